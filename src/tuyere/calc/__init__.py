@@ -1,0 +1,1 @@
+"""The registry of calculations: shop numbers in, worked and sourced figures out."""

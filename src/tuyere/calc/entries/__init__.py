@@ -1,0 +1,10 @@
+"""Every registered calculation; importing this package registers them."""
+
+from tuyere.calc.entries import (  # noqa: F401
+    belt_length,
+    service_factor,
+    speed_ratio,
+    v_belt_drive,
+    v_belt_rating,
+    v_belt_select,
+)

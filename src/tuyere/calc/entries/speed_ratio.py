@@ -1,0 +1,50 @@
+"""`speed-ratio`: speeds and diameters, whichever one is unknown."""
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Percent, Size, Speed, value_of
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.speeds.ratio import solve_speed_ratio
+
+
+class SpeedRatioIn(Input):
+    """Give three of the first four."""
+
+    driver_speed: Speed | None = Field(default=None, description="speed of the driver")
+    driven_speed: Speed | None = Field(default=None, description="speed of the driven shaft")
+    driver_diameter: Size | None = Field(default=None, description="pitch (or datum) diameter of the driver")
+    driven_diameter: Size | None = Field(default=None, description="pitch (or datum) diameter of the driven")
+    slip: Percent | None = Field(default=None, description="belt slip; none is assumed")
+
+
+class SpeedRatioOut(Answer):
+    """All four, the ratio and the belt speed."""
+
+    driver_speed: Figure
+    driven_speed: Figure
+    driver_diameter: Figure
+    driven_diameter: Figure
+    ratio: Figure
+    belt_speed: Figure
+    solved_for: str
+
+
+@calculation("speed-ratio", "Speeds and diameters",
+             "Driver and driven speed and both pitch diameters: give three, get the fourth.",
+             "kinematics of a belt on two pulleys",
+             {"units": "us", "input": {"driver_speed": "1750 rpm", "driver_diameter": "5.4 in", "driven_diameter": "9.4 in"}})
+def speed_ratio(given: SpeedRatioIn, frame: Frame) -> SpeedRatioOut:
+    """Solve for the one left open."""
+    r = solve_speed_ratio(*(None if e is None else e.value for e in (
+        given.driver_speed, given.driven_speed, given.driver_diameter, given.driven_diameter)), value_of(given.slip))
+    fig = frame.figure
+    return SpeedRatioOut(
+        driver_speed=fig(r.driver_rpm, "speed", step="driver_speed"),
+        driven_speed=fig(r.driven_rpm, "speed", step="driven_speed"),
+        driver_diameter=fig(r.driver_mm, "length", "size", "driver_diameter"),
+        driven_diameter=fig(r.driven_mm, "length", "size", "driven_diameter"),
+        ratio=fig(r.ratio, "factor", "exact", "ratio"), belt_speed=fig(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
+        solved_for={"driver_rpm": "driver_speed", "driven_rpm": "driven_speed", "driver_mm": "driver_diameter",
+                    "driven_mm": "driven_diameter"}[r.solved_for])

@@ -1,0 +1,185 @@
+"""`v-belt-drive`: one whole drive, from duty to shaft load."""
+
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Band, Figure
+from tuyere.calc.entry import Power
+from tuyere.calc.entries.parts import (
+    DrivenIn,
+    LayoutIn,
+    ServiceFactorIn,
+    ShaftIn,
+    SlipIn,
+    Text,
+    Whole,
+    factor_of,
+    sheave_of,
+    slip_of,
+)
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.notices import notice
+from tuyere.core.tension.set_tension import Setting
+from tuyere.core.vbelt.belts import belt
+from tuyere.core.vbelt.rate import Given, Rating, rate
+from tuyere.core.units import KW_PER_HP, MM_PER_IN
+
+
+class BeltIn(Input):
+    """The belts on the drive."""
+
+    designation: Annotated[Text, Field(description="such as B90, BX90, 5VX1000")]
+    count: Annotated[Whole, Field(ge=1, le=30)] | None = Field(
+        default=None, description="belts on the drive; left open, as many as are needed")
+
+
+class VBeltDriveIn(Input):
+    """A V-belt drive: duty, both sheaves, the belt."""
+
+    power: Power = Field(description="power to transmit")
+    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
+    driver: ShaftIn = Field(description="the driving shaft")
+    driven: DrivenIn = Field(description="the driven shaft")
+    belt: BeltIn
+    slip: SlipIn
+    layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
+
+
+class VBeltDriveOut(Answer):
+    """The drive worked through. Tensions and deflection forces are per belt, hub loads for all belts."""
+
+    designation: str
+    belts: Figure
+    belts_needed: Figure
+    belts_exact: Figure
+    design_power: Figure
+    service_factor: Figure
+    belt_power: Figure
+    basic_power: Figure
+    added_power: Figure
+    arc_factor: Figure
+    length_factor: Figure
+    carried_power: Figure
+    spare: Figure
+    driven_speed: Figure
+    driven_speed_low: Figure
+    speed_ratio: Figure
+    belt_speed: Figure
+    belt_length: Figure
+    centre_distance: Figure
+    span: Figure
+    small_arc: Figure
+    large_arc: Figure
+    driver_outside: Figure
+    driven_outside: Figure
+    driver_pitch: Figure
+    driven_pitch: Figure
+    deflection: Figure
+    deflection_exact: Figure
+    deflection_force_new: Band
+    deflection_force_run_in: Band
+    tension_new: Band
+    tension_run_in: Band
+    frequency_new: Band
+    frequency_run_in: Band
+    static_tension: Figure
+    static_tension_statics: Figure
+    tight: Figure
+    slack: Figure
+    slip_duty: Figure
+    slip_design: Figure
+    hub_standing: Figure
+    hub_standing_new: Figure
+    hub_running: Figure
+    belt_mass: Figure
+    installation: Figure | None
+    take_up: Figure | None
+
+
+def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
+    """The core's input of a drive."""
+    return Given(
+        given.power.value, factor_of(given.service_factor), given.driver.speed.value,
+        sheave_of(given.driver.sheave, "driver.sheave"), sheave_of(given.driven.sheave, "driven.sheave"),
+        belt(given.belt.designation), given.belt.count, slip_of(given.slip), frame.basis,
+        given.layout.angle, given.layout.clockwise, frame.tape_mark_mm)
+
+
+def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
+    """A worked drive as figures."""
+    f, t = frame.figure, r.tension
+
+    def band(pair: tuple[Setting, Setting], what: str, kind: str, name: str, prefix: str) -> Band:
+        low, high = (float(getattr(s, what)) for s in pair)
+        return frame.band(low, high, kind, (f"{prefix}_{name}_low", f"{prefix}_{name}_high"),
+                          None if kind == "frequency" else "belt")
+
+    room = r.room
+    if room is None:
+        notice("info", "no-allowance", "No published room to fit and take up is on hand for this length.", "input.belt.designation")
+    return VBeltDriveOut(
+        designation=given.belt.designation,
+        belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),
+        belts_needed=f(r.belts_needed, "count", step="belts_needed"),
+        belts_exact=f(r.belts_exact, "factor", "exact", "belts_exact"),
+        design_power=f(r.design_kw, "power", step="design_power"),
+        service_factor=f(given.service_factor, "factor", step="service_factor"),
+        belt_power=f(r.one_belt.corrected_kw, "power", step="belt_power", per="belt"),
+        basic_power=f(r.one_belt.basic_hp * KW_PER_HP, "power", step="basic_power", per="belt"),
+        added_power=f(r.one_belt.added_hp * KW_PER_HP, "power", step="added_power", per="belt"),
+        arc_factor=f(r.one_belt.arc_factor, "factor", step="arc_factor"),
+        length_factor=f(r.one_belt.length_factor, "factor", step="length_factor"),
+        carried_power=f(r.one_belt.corrected_kw * r.belts, "power", step="belt_power"),
+        spare=f(r.spare_percent, "percent", step="spare"),
+        driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
+        driven_speed_low=f(r.driven_rpm_low, "speed", step="driven_speed_low"),
+        speed_ratio=f(r.ratio, "factor", "exact", "speed_ratio"),
+        belt_speed=f(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
+        belt_length=f(r.length_mm, "length", "size", "belt_length"),
+        centre_distance=f(r.centre_mm, "length", "tape", "centre_distance"),
+        span=f(r.span_mm, "length", "tape", "span"),
+        small_arc=f(r.small_arc_deg, "angle", step="small_arc"),
+        large_arc=f(r.large_arc_deg, "angle", step="large_arc"),
+        driver_outside=f(given.driver.outside_mm, "length", "size"),
+        driven_outside=f(given.driven.outside_mm, "length", "size"),
+        driver_pitch=f(given.driver.pitch_mm, "length", "size"),
+        driven_pitch=f(given.driven.pitch_mm, "length", "size"),
+        deflection=f(t.deflection_set_mm, "length", "tape", "deflection"),
+        deflection_exact=f(t.deflection_mm, "length", "size", "deflection"),
+        deflection_force_new=band(t.new, "force_n", "force", "new", "force"),
+        deflection_force_run_in=band(t.run_in, "force_n", "force", "run_in", "force"),
+        tension_new=band(t.new, "tension_n", "force", "new", "tension"),
+        tension_run_in=band(t.run_in, "tension_n", "force", "run_in", "tension"),
+        frequency_new=band(t.new, "frequency_hz", "frequency", "new", "frequency"),
+        frequency_run_in=band(t.run_in, "frequency_hz", "frequency", "run_in", "frequency"),
+        static_tension=f(t.static_n, "force", step="static_tension", per="belt"),
+        static_tension_statics=f(t.statics_n, "force", step="static_tension_statics", per="belt"),
+        tight=f(t.tight_n, "force", step="tight", per="belt"),
+        slack=f(t.slack_n, "force", step="slack", per="belt"),
+        slip_duty=f(t.slip_duty_n, "force", step="slip_duty", per="belt"),
+        slip_design=f(t.slip_design_n, "force", step="slip_design", per="belt"),
+        hub_standing=f(t.hub_standing_n, "force", step="hub_standing", per="hub"),
+        hub_standing_new=f(t.hub_standing_new_n, "force", step="hub_standing_new", per="hub"),
+        hub_running=f(t.hub_running_n, "force", step="hub_running", per="hub"),
+        belt_mass=f(t.mass_kg_m, "mass_per_length", step="belt_mass"),
+        installation=None if room is None else f(room.installation_in * MM_PER_IN, "length", "tape"),
+        take_up=None if room is None else f(room.take_up_in * MM_PER_IN, "length", "tape"))
+
+
+@calculation("v-belt-drive", "V-belt drive",
+             "A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
+             "ANSI/RMA IP-20 and IP-22; geometry and statics exact",
+             {"units": "us", "basis": "ip20-1988", "input": {
+                 "power": "15hp", "service_factor": {"assume": 1.3},
+                 "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
+                 "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
+                 "belt": {"designation": "B90", "count": None}}})
+def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
+    """Work the drive."""
+    core = given_of(given, frame)
+    worked = rate(core)
+    frame.elevation = worked.elevation
+    return drive_out(worked, core, frame)

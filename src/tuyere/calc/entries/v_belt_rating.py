@@ -1,0 +1,81 @@
+"""`v-belt-rating`: what one belt carries."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Angle, Factor, Speed, value_of
+from tuyere.calc.entries.parts import Kind, Text
+from tuyere.calc.entry import Size
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.errors import InputError
+from tuyere.core.notices import notice
+from tuyere.core.speeds.formulas import belt_speed
+from tuyere.core.steps import mark
+from tuyere.core.vbelt.belts import belt
+from tuyere.core.vbelt.rate import check_section_limits, rate_one_belt
+from tuyere.core.vbelt.sheaves import sheave
+from tuyere.core.units import KW_PER_HP
+
+
+class RatingIn(Input):
+    """One belt on its smaller sheave."""
+
+    designation: Annotated[Text, Field(description="belt designation, such as B90 or 5VX1000")]
+    speed: Speed = Field(description="speed of the smaller (faster) sheave")
+    diameter: Size = Field(description="diameter of the smaller sheave")
+    kind: Kind = Field(default="outside", description="which diameter that is")
+    ratio: Factor | None = Field(default=None, description="speed ratio, 1 or more; 1 is assumed")
+    arc: Angle | None = Field(default=None, description="arc of contact on the smaller sheave; 180 degrees is assumed")
+
+
+class RatingOut(Answer):
+    """Power of one belt and its parts."""
+
+    belt_power: Figure
+    basic_power: Figure
+    added_power: Figure
+    arc_factor: Figure
+    length_factor: Figure
+    belt_speed: Figure
+    pitch_diameter: Figure
+
+
+@calculation("v-belt-rating", "Power of one V-belt",
+             "Basic rating, addition for the ratio, arc and length factors of one belt.",
+             "ANSI/RMA IP-20 and IP-22",
+             {"units": "us", "input": {"designation": "B90", "speed": "1750", "diameter": "5.4", "kind": "pitch",
+                                       "ratio": 1.741, "arc": 173.3}})
+def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
+    """Rate one belt."""
+    ratio, arc = value_of(given.ratio, 1.0), value_of(given.arc, 180.0)
+    if given.ratio is None:
+        notice("caution", "assumed", "Ratio 1 is assumed: no addition for the ratio.", "input.ratio")
+    if given.arc is None:
+        notice("caution", "assumed", "An arc of 180 degrees is assumed.", "input.arc")
+    if ratio < 1:
+        raise InputError("ratio", ratio, "the ratio is large over small here", "1 or more")
+    if not 82.8 <= arc <= 180:
+        raise InputError("arc", arc, "outside the arc table", "82.8 to 180 degrees")
+    one = belt(given.designation, "designation")
+    try:
+        small = sheave(given.diameter.value, given.kind, one.section.groove, "x")
+    except InputError as e:
+        raise InputError(e.field.removeprefix("x."), e.value, e.why, e.allowed) from e
+    speed = mark("belt_speed", belt_speed(small.pitch_mm, given.speed.value))
+    try:
+        check_section_limits(one.section, small, float(speed), "x")
+    except InputError as e:
+        raise InputError(e.field.removeprefix("x."), e.value, e.why, e.allowed) from e
+    r = rate_one_belt(one, small.pitch_mm, ratio * small.pitch_mm, given.speed.value, arc, frame.basis)
+    fig = frame.figure
+    return RatingOut(
+        belt_power=fig(r.corrected_kw, "power", step="belt_power", per="belt"),
+        basic_power=fig(r.basic_hp * KW_PER_HP, "power", step="basic_power", per="belt"),
+        added_power=fig(r.added_hp * KW_PER_HP, "power", step="added_power", per="belt"),
+        arc_factor=fig(r.arc_factor, "factor", step="arc_factor"),
+        length_factor=fig(r.length_factor, "factor", step="length_factor"),
+        belt_speed=fig(float(speed), "belt_speed", step="belt_speed"),
+        pitch_diameter=fig(small.pitch_mm, "length", "size"))

@@ -1,0 +1,242 @@
+"""`v-belt-select`: every standard drive for a duty, ranked, and why the others fell out."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, ElevationOut, Figure
+from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
+from tuyere.calc.entries.parts import (
+    Groove,
+    LayoutIn,
+    Real,
+    ServiceFactorIn,
+    SheaveIn,
+    SlipIn,
+    Text,
+    Whole,
+    factor_of,
+    sheave_of,
+    slip_of,
+)
+from tuyere.calc.entries.v_belt_drive import VBeltDriveOut, drive_out
+from tuyere.calc.frame import Frame, elevation_out
+from tuyere.calc.registry import Input, calculation
+from tuyere.calc.shown import shown
+from tuyere.core.errors import InputError
+from tuyere.core.notices import collected_notices, notice
+from tuyere.core.steps import mark, quiet
+from tuyere.core.vbelt.belts import belt
+from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Fixed, Rejected, Wanted, build_catalogue, search
+from tuyere.core.vbelt.formulas import design_power
+from tuyere.core.vbelt.rate import Given, rate
+
+
+class CentreIn(Input):
+    """Centre distance: a range, or the one that is there with what the slide can give."""
+
+    low: Length | None = Field(default=None, description="least centre distance")
+    high: Length | None = Field(default=None, description="greatest centre distance")
+    about: Length | None = Field(default=None, description="the centre distance that is there")
+    give: Length | None = Field(default=None, description="how far it can be moved either way; 3 % is assumed")
+
+
+class FixedIn(Input):
+    """Parts that stay."""
+
+    driver: SheaveIn | None = Field(default=None, description="the driver sheave that stays")
+    driven: SheaveIn | None = Field(default=None, description="the driven sheave that stays")
+    section: Literal["A", "AX", "B", "BX", "C", "CX", "D", "3VX", "5V", "5VX", "8V"] | None = Field(
+        default=None, description="the belt section that stays")
+    belt: Text | None = Field(default=None, description="the belt that stays, such as B90")
+
+
+class LimitsIn(Input):
+    """What there is room for."""
+
+    belts: Annotated[Whole, Field(ge=1, le=20)] = Field(default=8, description="most belts")
+    driver_outside: Size | None = Field(default=None, description="largest driver that fits, outside diameter")
+    driven_outside: Size | None = Field(default=None, description="largest driven that fits, outside diameter")
+    width: Size | None = Field(default=None, description="widest sheave face that fits")
+
+
+class WeightsIn(Input):
+    """How much each figure counts in the order; each is divided by the best one found."""
+
+    belts: Annotated[Real, Field(ge=0, le=10)] = 1.0
+    shaft_load: Annotated[Real, Field(ge=0, le=10)] = 1.0
+    width: Annotated[Real, Field(ge=0, le=10)] = 1.0
+    speed: Annotated[Real, Field(ge=0, le=10)] = 1.0
+
+
+class VBeltSelectIn(Input):
+    """A duty and what a drive for it may look like."""
+
+    power: Power = Field(description="power to transmit")
+    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
+    driver_speed: Speed = Field(description="speed of the driver")
+    driven_speed: Speed = Field(description="wanted speed of the driven shaft")
+    tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
+    centre: CentreIn = Field(description="centre distance")
+    fixed: FixedIn = Field(default_factory=FixedIn, description="parts that stay")
+    limits: LimitsIn = Field(default_factory=LimitsIn, description="room")
+    weights: WeightsIn = Field(default_factory=WeightsIn, description="how the order is made")
+    slip: SlipIn
+    layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
+    keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
+
+
+class OptionOut(Answer):
+    """One drive that does the duty, with what sets it apart."""
+
+    name: str
+    section: str
+    groove: Groove
+    driver_diameter: Figure
+    driven_diameter: Figure
+    diameter_kind: Literal["datum", "effective"]
+    belts: Figure
+    speed_error: Figure
+    shaft_load: Figure
+    width: Figure
+    cost: float
+    cost_parts: dict[str, float]
+    stocked: bool
+    reasons: list[str]
+    drive: VBeltDriveOut
+    elevation: ElevationOut
+
+
+class RejectedOut(Answer):
+    """A limit that others fell at."""
+
+    limit: str
+    count: int
+    nearest: str
+    says: str
+
+
+class VBeltSelectOut(Answer):
+    """Ranked options; empty when nothing fits, and then ``rejected`` says why."""
+
+    considered: int
+    accepted: int
+    design_power: Figure
+    centre_low: Figure
+    centre_high: Figure
+    options: list[OptionOut]
+    rejected: list[RejectedOut]
+
+
+LIMIT_WORDS = {
+    "speed": ("driven speed off by {v} %", "percent"), "sheave size": ("a sheave too small for its section or too large for the room", ""),
+    "centre distance": ("centre distance {v}", "length"), "arc": ("arc on the small sheave {v}", "angle"),
+    "rim speed": ("belt speed {v}", "belt_speed"), "power": ("the belt carries nothing at this speed", ""),
+    "belts": ("{v} belts needed", "count"), "face width": ("face width {v}", "length"),
+}
+
+
+def centre_range(given: CentreIn) -> tuple[float, float]:
+    """Least and greatest centre distance in mm; raises InputError on a half or crossed range."""
+    if given.about is not None:
+        if given.low is not None or given.high is not None:
+            raise InputError("centre.about", given.about.value, "give the centre distance that is there or a range, not both", "")
+        give = value_of(given.give, 0.03 * given.about.value)
+        if given.give is None:
+            notice("caution", "assumed", "The centre distance is assumed to give 3 % either way.", "input.centre.give",
+                   "Say how far it can be moved.")
+        if give >= given.about.value:
+            raise InputError("centre.give", give, "more than the centre distance itself", "less than the centre distance")
+        return given.about.value - give, given.about.value + give
+    if given.low is None or given.high is None:
+        raise InputError("centre", None, "a centre distance is needed", "low and high, or the one that is there")
+    if given.high.value < given.low.value:
+        raise InputError("centre.high", given.high.value, "under the least centre distance", "low first, then high")
+    return given.low.value, given.high.value
+
+
+def _fixed(given: FixedIn) -> Fixed:
+    one = belt(given.belt, "fixed.belt") if given.belt else None
+    driver = sheave_of(given.driver, "fixed.driver") if given.driver else None
+    driven = sheave_of(given.driven, "fixed.driven") if given.driven else None
+    grooves = {g: n for n, g in (("driver", driver.groove if driver else None), ("driven", driven.groove if driven else None),
+                                 ("belt", one.section.groove if one else None)) if g}
+    if len(grooves) > 1:
+        raise InputError("fixed", None, "the parts that stay do not share a groove: " +
+                         ", ".join(f"{n} {g}" for g, n in grooves.items()), "the same groove section")
+    if one and given.section and given.section != one.section.name:
+        raise InputError("fixed.section", given.section, f"the belt that stays is {one.section.name}", one.section.name)
+    return Fixed(driver, driven, given.section, one)
+
+
+def _says(r: Rejected, frame: Frame) -> str:
+    words, kind = LIMIT_WORDS[r.limit]
+    if not r.nearest or r.miss_percent == float("inf"):
+        return "the belt is too short for the sheaves" if r.limit == "centre distance" else ""
+    v = f"{r.value:+.1f}" if kind == "percent" else shown(r.value, kind, frame.units, "tape") if kind else ""
+    bound = f"{r.bound:.1f} %" if kind == "percent" else shown(r.bound, kind, frame.units, "tape") if kind and r.limit != "power" else ""
+    return words.format(v=v) + (f", limit {bound}" if bound else "")
+
+
+def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
+    reasons = []
+    for words, key in (("fewest belts", lambda x: x.belts), ("least shaft load", lambda x: x.shaft_load_n),
+                       ("narrowest", lambda x: x.width_mm), ("closest speed", lambda x: abs(x.speed_error_percent))):
+        if key(c) <= min(key(x) for x in all_of) * (1 + 1e-9) + 1e-9:
+            reasons.append(words)
+    if c.stocked:
+        reasons.append("both sheaves often on the shelf")
+    if 0 <= spare <= 30:
+        reasons.append(f"{spare:.0f} % to spare")
+    elif spare > 30:
+        reasons.append(f"heavy for the duty: {spare:.0f} % to spare")
+    return reasons
+
+
+@calculation("v-belt-select", "Choose a V-belt drive",
+             "Every combination of standard sheaves and belts for a duty, ranked, with the reasons why others fell out.",
+             "ANSI/RMA IP-20 and IP-22",
+             {"units": "us", "input": {
+                 "power": "15hp", "service_factor": {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 16},
+                 "driver_speed": "1750", "driven_speed": "640", "tolerance": 3,
+                 "centre": {"about": "28 in"}}}, search=True)
+def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
+    """Sweep, rank, and work the best few in the open."""
+    factor = factor_of(given.service_factor)
+    design = float(mark("design_power", design_power(given.power.value, factor)))
+    low, high = centre_range(given.centre)
+    tolerance = value_of(given.tolerance, 3.0)
+    if given.tolerance is None:
+        notice("caution", "assumed", "3 % either way on the driven speed is assumed.", "input.tolerance", "Say how exact it must be.")
+    if not 0 < tolerance <= 50:
+        raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
+    ratio = given.driver_speed.value / given.driven_speed.value
+    if not 1 / 15 <= ratio <= 15:
+        raise InputError("driven_speed", given.driven_speed.value, f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one belt drive",
+                         "up to 15 : 1; use two stages or a gearbox")
+    slip = slip_of(given.slip)
+    inf = float("inf")
+    wanted = Wanted(given.power.value, design, given.driver_speed.value, given.driven_speed.value, tolerance, low, high,
+                    given.limits.belts, value_of(given.limits.driver_outside, inf), value_of(given.limits.driven_outside, inf),
+                    value_of(given.limits.width, inf), slip, given.weights.model_dump() or dict(WEIGHTS))
+    found = search(build_catalogue(_fixed(given.fixed), frame.basis), wanted, given.keep)
+    options = []
+    for c in found.best:
+        core = Given(given.power.value, factor, given.driver_speed.value, c.driver, c.driven, c.belt, None, slip, frame.basis,
+                     given.layout.angle, given.layout.clockwise, frame.tape_mark_mm)
+        with quiet(), collected_notices():
+            worked = rate(core)
+        narrow = c.belt.section.narrow
+        f = frame.figure
+        options.append(OptionOut(
+            name=f"{c.belts} × {c.belt.designation}", section=c.belt.section.name, groove=c.belt.section.groove,  # type: ignore[arg-type]
+            driver_diameter=f(c.driver.line_mm, "length", "size"), driven_diameter=f(c.driven.line_mm, "length", "size"),
+            diameter_kind="effective" if narrow else "datum", belts=f(c.belts, "count"),
+            speed_error=f(c.speed_error_percent, "percent"), shaft_load=f(c.shaft_load_n, "force", per="hub"),
+            width=f(c.width_mm, "length", "size"), cost=round(c.cost, 4), cost_parts=c.parts, stocked=c.stocked,
+            reasons=_reasons(c, list(found.best), worked.spare_percent), drive=drive_out(worked, core, frame),
+            elevation=elevation_out(worked.elevation)))
+    return VBeltSelectOut(
+        considered=found.considered, accepted=found.accepted, design_power=frame.figure(design, "power", step="design_power"),
+        centre_low=frame.figure(low, "length", "tape"), centre_high=frame.figure(high, "length", "tape"), options=options,
+        rejected=[RejectedOut(limit=r.limit, count=r.count, nearest=r.nearest, says=_says(r, frame)) for r in found.rejected])

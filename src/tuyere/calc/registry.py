@@ -1,0 +1,157 @@
+"""The calculations: each declared once, reached by web, command line, handbook and forms alike."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any, Generic, Literal, TypeVar
+
+from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, ValidationError, create_model, model_validator
+
+from tuyere import VERSION
+from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
+from tuyere.calc.entry import Entered, reading_in
+from tuyere.calc.frame import Frame
+from tuyere.calc.shown import shown
+from tuyere.calc.kinds import KINDS
+from tuyere.core.errors import InputError
+from tuyere.core.notices import collected_notices
+from tuyere.core.steps import worked
+
+Units = Literal["us", "si"]
+Basis = Literal["ip20-1988", "ip20-1977"]
+
+
+class Input(BaseModel):
+    """Base of input models: unknown fields are refused, texts hold no control characters."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+In = TypeVar("In", bound=Input)
+Out = TypeVar("Out", bound=Answer)
+
+
+class Request(BaseModel, Generic[In]):
+    """``units`` is the system of unitless texts and of the figures that come back."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    units: Units = Field(default="us", description="system of bare numbers and of the answer")
+    basis: Basis = Field(default="ip20-1988", description="rating basis: current association formulas (IP-20 of 1988 "
+                         "and IP-22), or those of 1977 for classical wrapped belts")
+    input: In
+
+    @model_validator(mode="wrap")
+    @classmethod
+    def _in_units(cls, data: Any, handler: ModelWrapValidatorHandler[Any]) -> Any:
+        units = data.get("units", "us") if isinstance(data, dict) else "us"
+        with reading_in(units if units in ("us", "si") else "us"):
+            return handler(data)
+
+
+class Response(Answer, Generic[Out]):
+    """A worked answer."""
+
+    calc: str
+    core: str
+    status: Literal["ok"]
+    units: Units
+    basis: Basis
+    input: dict[str, Any] = Field(description="every input with its value, what was typed and its origin")
+    result: Out
+    working: list[WorkingStep]
+    notices: list[NoticeOut]
+    elevation: ElevationOut | None
+
+
+@dataclass(frozen=True)
+class Calculation(Generic[In, Out]):
+    """One registered calculation."""
+
+    name: str
+    title: str
+    summary: str
+    source: str
+    input_model: type[In]
+    result_model: type[Out]
+    run: Callable[[In, Frame], Out]
+    example: dict[str, Any]
+    request_model: type[Request[In]]
+    response_model: type[Response[Out]]
+    search: bool
+
+
+CALCULATIONS: dict[str, Calculation[Any, Any]] = {}
+
+
+def calculation(name: str, title: str, summary: str, source: str, example: dict[str, Any],
+                search: bool = False) -> Callable[[Callable[[In, Frame], Out]], Callable[[In, Frame], Out]]:
+    """Register a calculation; its models are read from the function's annotations."""
+
+    def wrap(run: Callable[[In, Frame], Out]) -> Callable[[In, Frame], Out]:
+        hints = run.__annotations__
+        first = next(iter(hints))
+        input_model, result_model = hints[first], hints["return"]
+        stem = "".join(part.title() for part in name.split("-"))
+        CALCULATIONS[name] = Calculation(
+            name, title, summary, source, input_model, result_model, run, example,
+            create_model(f"{stem}Request", __base__=Request[input_model]),
+            create_model(f"{stem}Response", __base__=Response[result_model]), search)
+        return run
+
+    return wrap
+
+
+def echo(model: BaseModel, units: str) -> dict[str, Any]:
+    """The input as understood: value, unit, shown, typed and origin of every field."""
+    out: dict[str, Any] = {}
+    for name in type(model).model_fields:
+        value = getattr(model, name)
+        origin = "user" if name in model.model_fields_set else "assumed"
+        if isinstance(value, BaseModel):
+            out[name] = echo(value, units)
+        elif isinstance(value, Entered):
+            out[name] = {"value": value.value, "unit": KINDS[value.kind].core,
+                         "shown": shown(value.value, value.kind, units, value.style),
+                         "typed": value.typed, "origin": origin}
+        elif value is not None:
+            out[name] = {"value": value, "unit": "", "shown": str(value), "typed": None, "origin": origin}
+    return out
+
+
+def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
+    """Work a validated request. Raises InputError (its field below ``input``) or NoSolution."""
+    frame = Frame(request.units, request.basis)
+    with worked() as frame.steps, collected_notices() as frame.notices:
+        try:
+            result = calc.run(request.input, frame)
+        except InputError as e:
+            raise InputError(e.field if e.field == "basis" else f"input.{e.field}", e.value, e.why, e.allowed) from e
+    return calc.response_model(
+        calc=calc.name, core=VERSION, status="ok", units=request.units, basis=request.basis,
+        input=echo(request.input, request.units), result=result, working=frame.working(),
+        notices=frame.notices_out(), elevation=frame.elevation_out())
+
+
+def find(name: str) -> Calculation[Any, Any]:
+    """A calculation by name; raises KeyError."""
+    return CALCULATIONS[name]
+
+
+def problems_of(error: ValidationError, top: str = "") -> list[dict[str, Any]]:
+    """A validation error as the list of the problem document: path, value, reason, allowed."""
+    out = []
+    for e in error.errors(include_url=False):
+        where = [str(p) for p in e["loc"] if not str(p).startswith(("function-", "tagged-"))]
+        ctx = e.get("ctx", {})
+        value = e.get("input")
+        reason = {"missing": "this is needed", "extra_forbidden": "there is no such field"}.get(e["type"], e["msg"])
+        allowed = str(ctx.get("allowed") or ctx.get("expected") or "")
+        for bound, word in (("ge", "at least"), ("gt", "more than"), ("le", "at most"), ("lt", "less than"),
+                            ("max_length", "at most, characters:")):
+            if bound in ctx and not allowed:
+                allowed = f"{word} {ctx[bound]}"
+        out.append({"path": ".".join(([top] if top else []) + where), "reason": reason, "allowed": allowed,
+                    "value": value if isinstance(value, str | int | float | bool) else None})
+    return out

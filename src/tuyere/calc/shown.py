@@ -1,0 +1,77 @@
+"""Figures as a mechanic reads them: fractions where a tape is used, no more digits than deserved."""
+
+from __future__ import annotations
+
+from math import gcd
+
+from tuyere.calc.kinds import KINDS
+from tuyere.calc.shop import _factor
+
+# For each kind: styles are chosen by the caller; "" is the kind's usual one.
+TAPE = 32
+
+
+def fraction(inches: float, parts: int = TAPE) -> str:
+    """Inches to the nearest ``1/parts`` as a mixed fraction.
+
+    >>> fraction(34.2177), fraction(0.5), fraction(12.0)
+    ('34 7/32', '1/2', '12')
+    """
+    sign = "-" if inches < 0 else ""
+    whole, rest = divmod(round(abs(inches) * parts), parts)
+    if not rest:
+        return f"{sign}{whole}"
+    g = gcd(rest, parts)
+    return f"{sign}{whole} {rest // g}/{parts // g}" if whole else f"{sign}{rest // g}/{parts // g}"
+
+
+def _trim(text: str) -> str:
+    return text.rstrip("0").rstrip(".") if "." in text else text
+
+
+def _grouped(x: float, decimals: int, units: str) -> str:
+    return f"{x:,.{decimals}f}" if units == "us" and abs(x) >= 1000 else f"{x:.{decimals}f}"
+
+
+def _digits(x: float, figures: int = 3) -> int:
+    size = abs(x)
+    return max(0, figures - 1 - (0 if size < 1 else len(str(int(size))) - 1))
+
+
+def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[str, str]:
+    """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "size" for caliper sizes."""
+    kind = KINDS[kind_name]
+    us = units == "us"
+    x = value / (_factor(kind.us if us else kind.si, kind.core) or 1.0)
+    unit = kind.us_shown if us else kind.si_shown
+    if kind_name == "length":
+        if style == "tape":
+            return (fraction(x), unit) if us else (f"{x:.0f}", unit)
+        return (_trim(f"{x:.3f}" if abs(x) < 1 else f"{x:.2f}") if us else _trim(f"{x:.1f}"), unit)
+    if kind_name == "count":
+        return f"{x:.0f}", unit
+    if kind_name == "factor":
+        return _trim(f"{x:.2f}") if style != "exact" else f"{x:.2f}", unit
+    if kind_name == "percent":
+        return f"{x:.1f}" if abs(x) < 10 else f"{x:.0f}", unit
+    if kind_name == "speed":
+        return _grouped(x, 0 if abs(x) >= 100 else 1, units), unit
+    if kind_name == "angle":
+        return f"{x:.0f}" if abs(x) >= 10 else f"{x:.1f}", unit
+    if kind_name == "force":
+        return _grouped(x, 1 if abs(x) < 20 else 0, units), unit
+    if kind_name == "power":
+        return _trim(_grouped(x, _digits(x), units)), unit
+    if kind_name == "mass_per_length":
+        return f"{x:.3f}", unit
+    return _grouped(x, _digits(x), units), unit
+
+
+def shown(value: float, kind_name: str, units: str, style: str = "") -> str:
+    """Number and unit in one string.
+
+    >>> shown(869.128, "length", "us", "tape"), shown(869.128, "length", "si", "tape")
+    ('34 7/32 in', '869 mm')
+    """
+    number, unit = amount(value, kind_name, units, style)
+    return number + unit if unit == "°" else f"{number} {unit}".strip()

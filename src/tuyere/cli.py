@@ -1,0 +1,136 @@
+"""The commands, once the environment is there."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import os
+import sys
+from typing import Any
+
+from pydantic import ValidationError
+
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.ops.say import OpsError
+
+
+def _print(document: Any) -> None:
+    json.dump(document, sys.stdout, indent=1, ensure_ascii=False, default=str)
+    print()
+
+
+def _problem(kind: str, errors: list[dict[str, Any]]) -> int:
+    _print({"type": f"tuyere:{kind}", "title": "Some of this cannot be" if kind == "refused" else "Nothing answers this",
+            "status": 422, "detail": errors[0]["reason"], "errors": errors})
+    return 2
+
+
+def _refuse_constant(name: str) -> Any:
+    raise ValueError(f"{name} is not a number in JSON")
+
+
+def calc(options: argparse.Namespace) -> int:
+    """One calculation from standard input; 0 a result, 2 refused or no solution, 1 a fault of ours."""
+    import tuyere.calc.entries  # noqa: F401
+    from tuyere.calc.registry import CALCULATIONS, problems_of, work
+
+    if options.list:
+        for c in CALCULATIONS.values():
+            print(f"{c.name:16} {c.title}: {c.summary}")
+        return 0
+    found = CALCULATIONS.get(options.name or "")
+    if found is None:
+        return _problem("refused", [{"path": "calc", "value": options.name, "reason": "no such calculation",
+                                     "allowed": " ".join(CALCULATIONS)}])
+    if options.schema:
+        _print(found.request_model.model_json_schema())
+        return 0
+    if options.example:
+        _print(found.example)
+        return 0
+    try:
+        body = json.loads(sys.stdin.read(), parse_constant=_refuse_constant)
+    except (ValueError, RecursionError) as e:
+        return _problem("refused", [{"path": "", "value": None, "reason": f"not JSON: {e}", "allowed": "see --example"}])
+    try:
+        _print(work(found, found.request_model.model_validate(body)).model_dump(mode="json"))
+        return 0
+    except ValidationError as e:
+        return _problem("refused", problems_of(e))
+    except InputError as e:
+        return _problem("refused", [{"path": e.field, "value": e.value, "reason": e.why, "allowed": e.allowed}])
+    except NoSolution as e:
+        return _problem("no-solution", [{"path": f"input.{e.field}", "value": None, "reason": e.why, "allowed": e.allowed}])
+
+
+def db(options: argparse.Namespace) -> int:
+    """Migrate or check the database of TUYERE_DATABASE_URL, or the demo's while it runs."""
+    from tuyere.ops import setup
+    from tuyere.ops.postgres import Cluster
+    from tuyere.store.database import check, engine_for, migrate
+
+    url = os.environ.get("TUYERE_DATABASE_URL")
+    cluster = None
+    if not url:
+        cluster = Cluster(setup.data_home(), 54360)
+        if not (cluster.data / "PG_VERSION").exists():
+            raise OpsError("there is no demo database and TUYERE_DATABASE_URL is not set", "./tuyere demo, or set TUYERE_DATABASE_URL")
+        if cluster.running():
+            url, cluster = cluster.url(), None
+        else:
+            cluster.start()
+            url = cluster.url()
+    try:
+        if options.action == "migrate":
+            migrate(url)
+            print("The schema is up to date.")
+            return 0
+        wrong = check(engine_for(url))
+        print("\n".join(wrong) if wrong else "The database is well.")
+        return 1 if wrong else 0
+    finally:
+        if cluster is not None:
+            cluster.stop()
+
+
+def checks(_options: argparse.Namespace) -> int:
+    """List the outside checks of the arithmetic with their sources."""
+    from tuyere.ops.outside import list_outside
+
+    return list_outside()
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Parse and run; returns the exit status."""
+    parser = argparse.ArgumentParser(prog="tuyere")
+    commands = parser.add_subparsers(dest="command", required=True)
+    p = commands.add_parser("demo")
+    p.add_argument("--reset", action="store_true")
+    p.add_argument("--port", type=int, default=8350)
+    commands.add_parser("serve")
+    p = commands.add_parser("calc")
+    p.add_argument("name", nargs="?")
+    p.add_argument("--list", action="store_true")
+    p.add_argument("--schema", action="store_true")
+    p.add_argument("--example", action="store_true")
+    p = commands.add_parser("db")
+    p.add_argument("action", choices=["migrate", "check"])
+    commands.add_parser("checks")
+    options = parser.parse_args(arguments)
+    try:
+        if options.command == "demo":
+            from tuyere.ops.serve import demo
+
+            return demo(options.reset, options.port)
+        if options.command == "serve":
+            from tuyere.ops.serve import serve
+
+            return serve()
+        return {"calc": calc, "db": db, "checks": checks}[options.command](options)
+    except OpsError as e:
+        print(f"\nStopped: {e.cause}\n" + (f"To cure it: {e.cure}" if e.cure else ""), file=sys.stderr)
+        return 1
+
+
+if __name__ == "__main__":
+    sys.exit(main())

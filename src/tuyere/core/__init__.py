@@ -1,0 +1,1 @@
+"""The arithmetic of the trade: pure functions, no web, no database, no clock."""

@@ -1,0 +1,23 @@
+"""Three kinds of trouble; the web and the command line map them in one place."""
+
+from __future__ import annotations
+
+
+class CoreError(Exception):
+    """Base of everything the core raises on purpose."""
+
+
+class InputError(CoreError):
+    """Input that cannot be: names the field, the value, why not, and what is allowed."""
+
+    def __init__(self, field: str, value: object, why: str, allowed: str = "") -> None:
+        super().__init__(f"{field}: {why}" + (f" ({allowed})" if allowed else ""))
+        self.field, self.value, self.why, self.allowed = field, value, why, allowed
+
+
+class NoSolution(CoreError):
+    """The input is sound but nothing satisfies it, or a solver did not converge."""
+
+    def __init__(self, why: str, field: str = "", allowed: str = "") -> None:
+        super().__init__(why)
+        self.why, self.field, self.allowed = why, field, allowed

@@ -1,0 +1,36 @@
+"""Where a figure comes from, in a form that can be shown beside it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Source:
+    """A publication or a derivation.
+
+    ``origin`` is "recalled" (from memory, not open while writing), "derived" (follows from
+    geometry or statics), "exact" (a definition), or "common practice".
+    ``confidence`` is high, medium or low.
+    """
+
+    title: str
+    edition: str = ""
+    clause: str = ""
+    origin: str = "recalled"
+    confidence: str = "high"
+
+
+IP20 = Source("ANSI/RMA IP-20, classical V-belts", "1988")
+IP_RATING = Source("ANSI/RMA IP-20 and IP-22, power rating of V-belts", "1977, 1988; IP-22")
+IP_TENSION = Source("ANSI/RMA IP-20 and IP-22, tensioning", "1988; IP-22", "", "recalled", "medium")
+IP_TENSION_FORCE = Source("ANSI/RMA IP-20 and IP-22, force-deflection method", "1988; IP-22")
+TEXTBOOK = Source("Shigley, Mechanical Engineering Design, chapter on flexible elements")
+GEOMETRY = Source("plane geometry", origin="derived")
+STATICS = Source("statics of a belt on fixed centres", origin="derived")
+STRING = Source("equation of the stretched string", origin="derived")
+ELASTIC_STRING = Source("elastic string pressed at mid-span; Y = EA/2048", origin="derived")
+KINEMATICS = Source("kinematics of a belt on two pulleys", origin="derived")
+EXACT_UNITS = Source("definitions of the inch, the pound-force and the horsepower", origin="exact")
+DUTY = Source("ANSI/RMA IP-20, service factors", "1988")
+PRACTICE = Source("common practice", origin="common practice", confidence="medium")

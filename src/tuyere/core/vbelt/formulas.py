@@ -1,0 +1,119 @@
+"""Power rating of inch V-belts, as the association prints it: inches, thousands of rpm, horsepower."""
+
+from numpy import log10
+
+from tuyere.core.rounding import round_up
+from tuyere.core.sources import DUTY, EXACT_UNITS, IP20, IP_RATING, Source
+from tuyere.core.steps import Num, formula
+from tuyere.core.units import KW_PER_HP, MM_PER_IN
+
+GROOVES = Source("ANSI/RMA IP-20 and IP-22, sheave grooves", "1988; IP-22")
+DEFINITION = Source("definition", origin="exact")
+
+
+@formula("d_in", EXACT_UNITS)
+def inch_diameter(d: Num) -> Num:
+    """Pitch diameter of the smaller sheave in inches."""
+    return d / MM_PER_IN
+
+
+@formula("r", EXACT_UNITS)
+def thousand_rpm(n_s: Num) -> Num:
+    """Speed of the smaller sheave in thousands of rpm."""
+    return n_s / 1000
+
+
+@formula("H_b", IP_RATING)
+def basic_power(d_in: Num, r: Num, K_1: Num, K_2: Num, K_3: Num, K_4: Num) -> Num:
+    """Power of one belt at ratio 1, 180 degrees and the standard length."""
+    return d_in * r * (K_1 - K_2 / d_in - K_3 * (d_in * r) ** 2 - K_4 * log10(d_in * r))
+
+
+@formula("h_a", IP20)
+def ratio_power_classical(K_2: Num, K_SR: Num) -> Num:
+    """A larger other sheave bends the belt less: power added per 1000 rpm."""
+    return K_2 * (1 - 1 / K_SR)
+
+
+@formula("H_a", IP_RATING)
+def added_power(h_a: Num, r: Num) -> Num:
+    """Power added for the ratio."""
+    return h_a * r
+
+
+@formula("H_r", IP_RATING)
+def corrected_power(H_b: Num, H_a: Num, K_theta: Num, K_L: Num) -> Num:
+    """Power of one belt on this drive: its arc and its length."""
+    return (H_b + H_a) * K_theta * K_L
+
+
+@formula("P_b", EXACT_UNITS)
+def belt_power_kw(H_r: Num) -> Num:
+    """Power of one belt on this drive, in kilowatts."""
+    return H_r * KW_PER_HP
+
+
+@formula("P_d", DUTY)
+def design_power(P: Num, K_s: Num) -> Num:
+    """Power the drive is sized for."""
+    return P * K_s
+
+
+@formula("N_x", IP_RATING)
+def belts_needed(P_d: Num, P_b: Num) -> Num:
+    """Belts needed, before rounding up."""
+    return P_d / P_b
+
+
+@formula("N", IP_RATING)
+def whole_belts(N_x: Num) -> Num:
+    """Whole belts."""
+    return round_up(N_x)
+
+
+@formula("S_x", DEFINITION)
+def spare_power(P_b: Num, N_b: Num, P_d: Num) -> Num:
+    """What the belts carry beyond the design power."""
+    return 100 * (P_b * N_b / P_d - 1)
+
+
+@formula("L", EXACT_UNITS)
+def length_mm(L_in: Num) -> Num:
+    """Belt length in millimetres."""
+    return L_in * MM_PER_IN
+
+
+@formula("L_in", IP20)
+def datum_length(number: Num, L_add: Num) -> Num:
+    """Datum length from the number on the belt."""
+    return number + L_add
+
+
+@formula("L_in", Source("ANSI/RMA IP-22, narrow V-belts", "IP-22"))
+def effective_length(number: Num) -> Num:
+    """Effective length: the number on the belt in tenths of an inch."""
+    return number / 10
+
+
+@formula("d_d", GROOVES)
+def datum_from_outside(d_o: Num, h_o: Num) -> Num:
+    """Datum diameter from the outside diameter."""
+    return d_o - h_o
+
+
+@formula("d_o", GROOVES)
+def outside_from_datum(d_d: Num, h_o: Num) -> Num:
+    """Outside diameter from the datum diameter."""
+    return d_d + h_o
+
+
+@formula("d_p", GROOVES)
+def pitch_from_effective(d_e: Num, h_p: Num) -> Num:
+    """Pitch diameter from the effective diameter."""
+    return d_e - h_p
+
+
+@formula("d_e", GROOVES)
+def effective_from_pitch(d_p: Num, h_p: Num) -> Num:
+    """Effective diameter from the pitch diameter."""
+    return d_p + h_p

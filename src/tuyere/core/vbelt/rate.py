@@ -1,0 +1,209 @@
+"""One V-belt drive, worked in the order of the method: geometry, rating, belts, tension, shaft loads."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.geometry.centre import centre_of_length
+from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
+from tuyere.core.geometry.formulas import open_large_arc, open_length, open_small_arc, open_span
+from tuyere.core.notices import notice
+from tuyere.core.speeds.formulas import (
+    belt_speed,
+    driven_speed,
+    ratio_of_diameters,
+    ratio_of_speeds,
+    small_sheave_speed,
+)
+from tuyere.core.steps import mark, solved
+from tuyere.core.tension.set_tension import TensionPlan, plan_tension
+from tuyere.core.units import MM_PER_IN
+from tuyere.core.vbelt.belts import Belt
+from tuyere.core.vbelt.formulas import (
+    added_power,
+    basic_power,
+    belt_power_kw,
+    belts_needed,
+    corrected_power,
+    design_power,
+    inch_diameter,
+    length_mm,
+    spare_power,
+    thousand_rpm,
+    whole_belts,
+)
+from tuyere.core.vbelt.sheaves import Sheave
+from tuyere.core.vbelt.tables import (
+    RIM_SPEED_LIMIT_M_S,
+    Allowance,
+    Section,
+    allowance,
+    arc_factor,
+    length_factor,
+    rating_constants,
+    ratio_power,
+)
+
+MOST_BELTS = 30
+
+
+@dataclass(frozen=True, slots=True)
+class Given:
+    """A V-belt drive as it stands or is meant. kW, rpm, mm; ``count`` None sizes the number of belts."""
+
+    power_kw: float
+    service_factor: float
+    driver_rpm: float
+    driver: Sheave
+    driven: Sheave
+    belt: Belt
+    count: int | None = None
+    slip_percent: float = 0.0
+    basis: str = "ip20-1988"
+    angle_deg: float = 0.0
+    clockwise: bool = True
+    tape_mark_mm: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class BeltRating:
+    """Power of one belt: basic, added for the ratio, corrected for arc and length (hp), and in kW."""
+
+    basic_hp: float
+    added_hp: float
+    arc_factor: float
+    length_factor: float
+    corrected_hp: float
+    corrected_kw: float
+
+
+@dataclass(frozen=True, slots=True)
+class Rating:
+    """A worked V-belt drive. mm, rpm, m/s, kW, N, degrees."""
+
+    design_kw: float
+    ratio: float
+    driven_rpm: float
+    driven_rpm_low: float
+    belt_speed_m_s: float
+    length_mm: float
+    centre_mm: float
+    span_mm: float
+    small_arc_deg: float
+    large_arc_deg: float
+    one_belt: BeltRating
+    belts_exact: float
+    belts_needed: int
+    belts: int
+    spare_percent: float
+    tension: TensionPlan
+    room: Allowance | None
+    elevation: Elevation
+
+
+def small_and_large(driver: Sheave, driven: Sheave) -> tuple[Sheave, Sheave]:
+    """By size, not by role."""
+    return (driver, driven) if driver.line_mm <= driven.line_mm else (driven, driver)
+
+
+def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: str) -> None:
+    """Refuse a sheave under the section's least diameter and a rim faster than cast iron stands."""
+    size = small.pitch_mm if belt.min_kind == "pitch" else small.line_mm
+    if size < belt.min_diameter_in * MM_PER_IN * (1 - 1e-9):
+        other = "a cogged belt, a smaller section or a larger sheave would make it possible"
+        raise InputError(f"{field}.diameter", size, f"smaller than section {belt.name} can bend round; {other}",
+                         f"{belt.min_diameter_in:g} in ({belt.min_diameter_in * MM_PER_IN:.0f} mm) {belt.min_kind} "
+                         "diameter or more")
+    if speed_m_s > RIM_SPEED_LIMIT_M_S:
+        raise InputError(f"{field}.diameter", size, f"belt speed {speed_m_s / 0.00508:.0f} ft/min is over the limit of "
+                         "cast-iron sheaves", "6500 ft/min (33 m/s) at most")
+    if belt.min_confidence == "low":
+        notice("info", "least-diameter-assumed", f"No published least diameter of {belt.name} is on hand; the smallest "
+               f"standard sheave of its groove ({belt.min_diameter_in:g} in) stands in.", "belt.designation")
+
+
+def rate_one_belt(belt: Belt, small_pitch_mm: float, large_pitch_mm: float, small_rpm: float, arc_deg: float,
+                  basis: str) -> BeltRating:
+    """Power of one belt on a drive, by the association's formula. Raises InputError outside the tables."""
+    k_1, k_2, k_3, k_4 = rating_constants(belt.section, basis)
+    d_in, r = inch_diameter(small_pitch_mm), thousand_rpm(small_rpm)
+    basic = mark("basic_power", basic_power(d_in, r, k_1, k_2, k_3, k_4))
+    ratio = mark("ratio", ratio_of_diameters(large_pitch_mm, small_pitch_mm))
+    added = mark("added_power", added_power(ratio_power(belt.section, ratio, k_2), r))
+    k_theta = mark("arc_factor", arc_factor(arc_deg))
+    k_l = mark("length_factor", length_factor(belt.section.groove, belt.factor_number))
+    corrected = corrected_power(basic, added, k_theta, k_l)
+    kw = mark("belt_power", belt_power_kw(corrected))
+    if kw <= 0:
+        raise NoSolution("at this speed the belt carries nothing: all its strength goes into its own weight and bending",
+                         "driver.speed", "a larger sheave or a lower speed")
+    return BeltRating(float(basic), float(added), float(k_theta), float(k_l), float(corrected), float(kw))
+
+
+def rate(given: Given) -> Rating:
+    """Work a V-belt drive through. The order of the lines is the order of the method.
+
+    Raises InputError where a value cannot be or leaves a table, NoSolution where nothing is carried.
+    Source: ANSI/RMA IP-20 and IP-22.
+    """
+    for role, wheel in (("driver", given.driver), ("driven", given.driven)):
+        if wheel.groove != given.belt.section.groove:
+            raise InputError(f"{role}.sheave.groove", wheel.groove,
+                             f"a {given.belt.section.name} belt runs in {given.belt.section.groove} grooves",
+                             given.belt.section.groove)
+    design = mark("design_power", design_power(given.power_kw, given.service_factor))
+    small, large = small_and_large(given.driver, given.driven)
+    small_field = "driver.sheave" if small is given.driver else "driven.sheave"
+
+    driven_rpm = mark("driven_speed", driven_speed(
+        given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent))
+    low_rpm = mark("driven_speed_low", driven_speed(
+        given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent + 2.0))
+    mark("speed_ratio", ratio_of_speeds(given.driver_rpm, driven_rpm))
+    small_rpm = small_sheave_speed(given.driver_rpm, given.driver.pitch_mm, small.pitch_mm)
+    speed = mark("belt_speed", belt_speed(given.driver.pitch_mm, given.driver_rpm))
+    check_section_limits(given.belt.section, small, float(speed), small_field)
+
+    length = mark("belt_length", length_mm(given.belt.length_in))
+    centre = centre_of_length(float(length), small.line_mm, large.line_mm, field="belt.designation")
+    clear = (small.outside_mm + large.outside_mm) / 2
+    if centre <= clear:
+        raise InputError("belt.designation", given.belt.designation, "the belt is too short: the rims would touch",
+                         f"longer than about {(length + 2 * (clear - centre)) / MM_PER_IN:.1f} in")
+    mark("centre_distance", solved("a", centre, open_length, a=centre, d=small.line_mm, D=large.line_mm))
+    arc = mark("small_arc", open_small_arc(centre, small.line_mm, large.line_mm))
+    large_arc = mark("large_arc", open_large_arc(centre, small.line_mm, large.line_mm))
+    span = mark("span", open_span(centre, small.line_mm, large.line_mm))
+
+    one = rate_one_belt(given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis)
+    exact = mark("belts_exact", belts_needed(design, one.corrected_kw))
+    needed = int(mark("belts_needed", whole_belts(exact)))
+    count = given.count or needed
+    if count > MOST_BELTS:
+        raise NoSolution(f"{needed} belts would be needed; no sheave has so many grooves", "belt.designation",
+                         f"up to {MOST_BELTS} belts: a larger section or larger sheaves")
+    spare = mark("spare", spare_power(one.corrected_kw, count, design))
+    if count < needed:
+        carried, wanted = one.corrected_kw * count, float(design)
+        notice("danger" if carried < given.power_kw else "caution", "too-few-belts",
+               "Carries {carried}, needs {wanted} with the service factor. {needed} belts would do.", "belt.count",
+               "Add belts, or take a larger section or larger sheaves.",
+               carried=(carried, "power"), wanted=(wanted, "power"), needed=(float(needed), "count"))
+    if arc < 120:
+        notice("caution", "short-arc", "Arc on the small sheave is {arc}: under 120 degrees a belt loses grip quickly.",
+               "belt.designation", "Lengthen the centre distance or lessen the ratio.", arc=(float(arc), "angle"))
+    if not 5.08 <= speed <= 25.4:
+        notice("info", "belt-speed", "Belt speed {speed} is outside the usual 1000 to 5000 ft/min.", "driver.sheave",
+               speed=(float(speed), "belt_speed"))
+
+    plan = plan_tension(given.belt.section.K_c, given.belt.section.Y, given.power_kw, float(design), count,
+                        float(speed), float(arc), float(span), float(length), given.tape_mark_mm)
+    room = allowance(given.belt.section.groove, given.belt.number, given.belt.length_in)
+    drawing = two_wheel_elevation(
+        "v-belt", given.belt.section.groove, count, given.belt.section.depth_in * MM_PER_IN, centre,
+        given.driver.line_mm, given.driver.outside_mm, given.driven.line_mm, given.driven.outside_mm,
+        given.angle_deg, given.clockwise)
+    return Rating(float(design), float(given.driver_rpm / driven_rpm), float(driven_rpm), float(low_rpm), float(speed),
+                  float(length), centre, float(span), float(arc), float(large_arc), one, float(exact), needed, count,
+                  float(spare), plan, room, drawing)

@@ -1,0 +1,1 @@
+"""Sallow Fen Flax Works: an invented co-operative, invented people, invented machines."""

@@ -1,0 +1,1 @@
+"""Setting a machine up and running the product on it; the standard library only, until set up."""

@@ -1,0 +1,140 @@
+"""Running the product: the demo with a private database, or a deployment with one's own."""
+
+from __future__ import annotations
+
+import os
+import secrets
+import signal
+import subprocess
+import sys
+import time
+import urllib.request
+from pathlib import Path
+
+from tuyere.ops import setup
+from tuyere.ops.postgres import Cluster, free_port, port_is_free
+from tuyere.ops.say import OpsError, Progress
+
+HTTP_PORT = 8350
+DATABASE_PORT = 54360
+LOOPBACK = ("127.0.0.1", "localhost", "::1", "[::1]")
+
+
+def server_command(bind: str, workers: int, pid_file: Path | None = None) -> list[str]:
+    """The WSGI server's command line."""
+    command = [sys.executable, "-m", "gunicorn", "tuyere.web.wsgi:app", "-b", bind, "-w", str(workers), "--threads", "4",
+               "--worker-tmp-dir", "/dev/shm", "--no-control-socket", "--log-level", "warning", "--graceful-timeout", "5"]
+    return [*command, "--pid", str(pid_file)] if pid_file else command
+
+
+def _stop_leftover(pid_file: Path) -> None:
+    """End the server of a run that was killed: its launcher is gone, it would hold the port."""
+    try:
+        pid = int(pid_file.read_text())
+        if b"tuyere.web.wsgi" in Path(f"/proc/{pid}/cmdline").read_bytes():
+            os.kill(pid, signal.SIGTERM)
+            for _ in range(50):
+                if not Path(f"/proc/{pid}").exists():
+                    break
+                time.sleep(0.1)
+    except (OSError, ValueError):
+        pass
+    pid_file.unlink(missing_ok=True)
+
+
+def _wait_until_up(address: str, server: subprocess.Popen[bytes]) -> None:
+    for _ in range(150):
+        if server.poll() is not None:
+            raise OpsError("the web server ended at once", "read the lines above; run ./tuyere demo again")
+        try:
+            with urllib.request.urlopen(address + "api/calc", timeout=2):
+                return
+        except OSError:
+            time.sleep(0.1)
+    raise OpsError("the web server does not answer", "stop what else runs on this machine and try again")
+
+
+def _database(progress: Progress, home: Path) -> Cluster:
+    cluster = Cluster(home, DATABASE_PORT)
+    if cluster.create():
+        progress.note(f"made a private PostgreSQL cluster in {home}")
+    cluster.start()
+    import sqlalchemy as sa
+
+    with sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT").connect() as connection:
+        if connection.execute(sa.text("SELECT 1 FROM pg_database WHERE datname = 'tuyere'")).first() is None:
+            connection.execute(sa.text("CREATE DATABASE tuyere"))
+    return cluster
+
+
+def demo(reset: bool, port: int) -> int:
+    """Start database and server, load the demo into an empty database, serve until Ctrl-C."""
+    from tuyere.demo.load import clear, load
+    from tuyere.store.database import engine_for, migrate
+
+    progress = Progress(6)
+    progress.done = 3
+    home = setup.data_home()
+    home.mkdir(parents=True, exist_ok=True)
+    pid_file = home / "server.pid"
+    _stop_leftover(pid_file)
+    progress.step("database: start and bring up to date")
+    cluster = _database(progress, home)
+    server: subprocess.Popen[bytes] | None = None
+    try:
+        url = cluster.url()
+        migrate(url)
+        engine = engine_for(url)
+        progress.step("demo data: " + ("load afresh" if reset else "load if empty"))
+        if reset:
+            clear(engine)
+        loaded = load(engine)
+        progress.note(f"{loaded} machines loaded" if loaded else "there already; what was entered is kept (--reset loads afresh)")
+        engine.dispose()
+        if not port_is_free(port):
+            taken, port = port, free_port(port + 1)
+            progress.note(f"port {taken} is taken by another program; using {port}")
+        progress.step("serve")
+        env = {**os.environ, "TUYERE_DATABASE_URL": url, "TUYERE_SECRET": secrets.token_hex(16)}
+        # A session of its own: Ctrl-C reaches this process only, which then stops both in order.
+        server = subprocess.Popen(server_command(f"127.0.0.1:{port}", 2, pid_file), env=env, start_new_session=True)
+        address = f"http://127.0.0.1:{port}/"
+        _wait_until_up(address, server)
+        print(f"\nTuyere is at {address}\nCtrl-C stops it.", flush=True)
+        signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
+        return server.wait()
+    except KeyboardInterrupt:
+        print("\nStopping.", file=sys.stderr)
+        return 0
+    finally:
+        signal.signal(signal.SIGINT, signal.SIG_IGN)
+        if server is not None and server.poll() is None:
+            server.terminate()
+            try:
+                server.wait(10)
+            except subprocess.TimeoutExpired:
+                server.kill()
+        pid_file.unlink(missing_ok=True)
+        cluster.stop()
+
+
+def serve() -> int:
+    """A real deployment from environment variables; refuses to listen beyond loopback, for there are no accounts yet."""
+    missing = [n for n in ("TUYERE_DATABASE_URL", "TUYERE_SECRET") if not os.environ.get(n)]
+    if missing:
+        raise OpsError(f"not set: {', '.join(missing)}", "see “Deploying” in README.md")
+    bind = os.environ.get("TUYERE_BIND", f"127.0.0.1:{HTTP_PORT}")
+    host = bind.rpartition(":")[0]
+    if host not in LOOPBACK:
+        raise OpsError(f"refusing to listen on {bind}: Tuyere has no accounts yet, anyone who reaches it could change everything",
+                       "TUYERE_BIND=127.0.0.1:PORT, behind a proxy that asks who is there")
+    try:
+        workers = int(os.environ.get("TUYERE_WORKERS", "2"))
+    except ValueError as e:
+        raise OpsError("TUYERE_WORKERS is not a number", "TUYERE_WORKERS=2") from e
+    from tuyere.store.database import check, engine_for
+
+    if wrong := check(engine_for(os.environ["TUYERE_DATABASE_URL"])):
+        raise OpsError(wrong[0], "./tuyere db migrate")
+    command = server_command(bind, workers)
+    os.execv(command[0], command)

@@ -1,0 +1,116 @@
+"""Keeping machines: find, add, change."""
+
+from __future__ import annotations
+
+import uuid
+from collections import defaultdict
+from collections.abc import Sequence
+
+import sqlalchemy as sa
+from sqlmodel import Session, col, select
+
+from tuyere.store.base import now
+from tuyere.store.builds import Build, Loop
+from tuyere.store.forms import DriveCreate, MachineChange, MachineCreate
+from tuyere.store.machines import Drive, EnergySource, Machine
+from tuyere.store.rows import below, of_operation, one
+from tuyere.store.trouble import Stale
+from tuyere.store.views import DriveLine, EnergySourceView, MachineList, MachineView
+
+
+def _drive_lines(session: Session, machines: Sequence[uuid.UUID]) -> dict[uuid.UUID, list[DriveLine]]:
+    drives = session.exec(select(Drive).where(col(Drive.machine_id).in_(machines), col(Drive.archived_at).is_(None))
+                          .order_by(col(Drive.created_at), col(Drive.id))).all()
+    built: dict[uuid.UUID, tuple[Build, Loop]] = {}
+    rows = session.exec(select(Build, Loop).join(Loop, col(Loop.build_id) == col(Build.id))
+                        .where(col(Build.drive_id).in_([d.id for d in drives]), col(Build.archived_at).is_(None))
+                        .order_by(col(Build.no))).all()
+    for build, loop in rows:
+        built[build.drive_id] = (build, loop)
+    lines: dict[uuid.UUID, list[DriveLine]] = defaultdict(list)
+    for drive in drives:
+        latest = built.get(drive.id)
+        lines[drive.machine_id].append(DriveLine(
+            id=drive.id, name=drive.name, fitted=f"{latest[1].strands} × {latest[1].designation}" if latest else "",
+            state=f"{latest[0].purpose}, {latest[0].state}" if latest else "nothing known yet",
+            temporary=bool(latest and latest[0].temporary)))
+    return lines
+
+
+def _views(session: Session, machines: Sequence[Machine]) -> list[MachineView]:
+    idents = [m.id for m in machines]
+    lines = _drive_lines(session, idents)
+    sources: dict[uuid.UUID, list[EnergySourceView]] = defaultdict(list)
+    for s in session.exec(select(EnergySource).where(col(EnergySource.machine_id).in_(idents), col(EnergySource.archived_at).is_(None))
+                          .order_by(col(EnergySource.created_at), col(EnergySource.id))).all():
+        sources[s.machine_id].append(EnergySourceView(id=s.id, type=s.type, isolation_point=s.isolation_point, steps=s.steps))
+    return [MachineView(id=m.id, rev=m.rev, area=m.area, walk_order=m.walk_order, name=m.name, tag=m.tag, kind=m.kind,
+                        energy_sources=sources[m.id], drives=lines[m.id]) for m in machines]
+
+
+def list_machines(session: Session, words: str = "") -> MachineList:
+    """Machines in walking order; every word must stand in name, tag, area, kind or a drive's name."""
+    wanted = select(Machine).where(col(Machine.archived_at).is_(None))
+    for word in words.split():
+        like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
+        on_drive = select(Drive.id).where(Drive.machine_id == Machine.id, col(Drive.name).ilike(like)).exists()
+        wanted = wanted.where(sa.or_(*(col(c).ilike(like) for c in (Machine.name, Machine.tag, Machine.area, Machine.kind)), on_drive))
+    machines = session.exec(wanted.order_by(col(Machine.walk_order), col(Machine.area), col(Machine.name)).limit(500)).all()
+    areas = session.exec(select(Machine.area).where(col(Machine.archived_at).is_(None)).distinct().order_by(Machine.area)).all()
+    return MachineList(machines=_views(session, machines), areas=[a for a in areas if a])
+
+
+def machine_view(session: Session, ident: uuid.UUID) -> MachineView:
+    """One machine; raises NotThere."""
+    return _views(session, [one(session, Machine, ident)])[0]
+
+
+def _set_sources(session: Session, machine: Machine, wanted: MachineCreate | MachineChange, by: str) -> None:
+    have = list(below(session, EnergySource, "machine_id", machine.id))
+    keep = {(s.type, s.isolation_point, s.steps): s for s in have}
+    asked = [(s.type, s.isolation_point, s.steps) for s in wanted.energy_sources]
+    for key, row in keep.items():
+        if key not in asked:
+            row.archived_at = now()
+            session.add(row)
+    for kind, point, steps in asked:
+        if (kind, point, steps) not in keep:
+            session.add(EnergySource(machine_id=machine.id, type=kind, isolation_point=point, steps=steps, created_by_name=by))
+            session.flush()
+
+
+def add_machine(session: Session, form: MachineCreate) -> MachineView:
+    """Add a machine, once per operation."""
+    if (known := of_operation(session, Machine, form.op_id)) is not None:
+        return machine_view(session, known.id)
+    machine = Machine(id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, area=form.area,
+                      walk_order=form.walk_order, name=form.name, tag=form.tag, kind=form.kind)
+    session.add(machine)
+    session.flush()
+    _set_sources(session, machine, form, form.created_by_name)
+    session.flush()
+    return machine_view(session, machine.id)
+
+
+def change_machine(session: Session, ident: uuid.UUID, form: MachineChange) -> MachineView:
+    """Change a machine; raises Stale with the current version when ``rev`` is not the present one."""
+    machine = one(session, Machine, ident, lock=True)
+    if machine.rev != form.rev:
+        raise Stale("machine", machine_view(session, ident).model_dump(mode="json"))
+    machine.area, machine.walk_order, machine.name = form.area, form.walk_order, form.name
+    machine.tag, machine.kind, machine.rev = form.tag, form.kind, machine.rev + 1
+    session.add(machine)
+    _set_sources(session, machine, form, "")
+    session.flush()
+    return machine_view(session, ident)
+
+
+def add_drive(session: Session, machine_id: uuid.UUID, form: DriveCreate) -> uuid.UUID:
+    """Add a drive to a machine, once per operation; returns its id."""
+    if (known := of_operation(session, Drive, form.op_id)) is not None:
+        return known.id
+    one(session, Machine, machine_id)
+    drive = Drive(id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, machine_id=machine_id, name=form.name)
+    session.add(drive)
+    session.flush()
+    return drive.id

@@ -1,0 +1,8 @@
+"""Every table, imported once so that the metadata is whole."""
+
+from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
+from tuyere.store.duties import Duty, Shaft
+from tuyere.store.machines import Drive, EnergySource, Machine
+
+__all__ = ["Build", "CalcRecord", "Drive", "Duty", "Element", "EnergySource", "Loop", "Machine", "Member",
+           "RouteStop", "Shaft"]

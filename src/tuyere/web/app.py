@@ -1,0 +1,56 @@
+"""The application factory."""
+
+from __future__ import annotations
+
+import os
+from pathlib import Path
+
+from flask import Response, request, send_from_directory
+from flask_openapi3 import Info, OpenAPI
+from sqlalchemy.engine import Engine
+from whitenoise import WhiteNoise
+
+from tuyere import VERSION
+from tuyere.store.database import engine_for
+from tuyere.web import calc_api, guard, handbook_api, machines_api, problems
+
+DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"
+
+
+def _operation_id(*, bp_name: str | None = None, name: str, path: str, method: str) -> str:
+    return name
+
+
+def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
+    """The app on an engine; without one the address comes from TUYERE_DATABASE_URL."""
+    app = OpenAPI(__name__, info=Info(title="Tuyere", version=VERSION), security_schemes={}, doc_ui=False,
+                  validation_error_status=422, validation_error_callback=problems.from_validation,
+                  operation_id_callback=_operation_id, static_folder=None,
+                  responses={422: {"description": "problem", "content": {
+                      "application/problem+json": {"schema": problems.PROBLEM_SCHEMA}}}})
+    app.config["ENGINE"] = engine or engine_for(os.environ["TUYERE_DATABASE_URL"])
+    guard.register(app)
+    problems.register(app)
+    app.register_api(calc_api.api)
+    app.register_api(machines_api.api)
+    app.register_api(handbook_api.api)
+
+    @app.route("/openapi.json", methods=["GET"])
+    def openapi_document() -> Response:
+        return app.json.response(app.api_doc)
+
+    @app.route("/", defaults={"path": ""}, methods=["GET"])
+    @app.route("/<path:path>", methods=["GET"])
+    def page(path: str) -> Response:
+        # Every address of the single-page app is its index; an unknown API address is a problem.
+        if path.startswith("api/") or request.path.startswith("/api"):
+            return problems.problem(404, "not-there", "Not there", f"there is nothing at /{path}")
+        response = send_from_directory(dist, "index.html")
+        response.headers["Cache-Control"] = "no-cache"
+        return response
+
+    if dist.exists():
+        app.wsgi_app = WhiteNoise(  # type: ignore[method-assign]
+            app.wsgi_app, root=str(dist), index_file=False, allow_all_origins=False,
+            immutable_file_test=r"^/assets/.*-[A-Za-z0-9_-]{8}\.\w+$")
+    return app

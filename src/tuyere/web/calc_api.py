@@ -1,0 +1,118 @@
+"""`POST /api/calc/NAME`: every registered calculation."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+
+import tuyere.calc.entries  # noqa: F401  (registers the calculations)
+from tuyere.calc.answer import Answer
+from tuyere.calc.registry import CALCULATIONS, Calculation, work
+from tuyere.calc.shorthand import calculators, read_duty
+from tuyere.core.tables import table
+from tuyere.store.machine_book import list_machines
+from tuyere.web.common import ShorthandQuery, answer, documented, session
+
+api = APIBlueprint("calc", __name__, url_prefix="/api", abp_tags=[Tag(name="calculations")])
+
+
+class CalcLine(Answer):
+    """A calculation in the list, with the schema its form is made from."""
+
+    name: str
+    title: str
+    summary: str
+    source: str
+    example: dict[str, Any]
+    input_schema: dict[str, Any]
+
+
+class CalcList(Answer):
+    """All calculations."""
+
+    calculations: list[CalcLine]
+
+
+class Choice(Answer):
+    """A key and what it is called."""
+
+    key: str
+    name: str
+    group: str
+
+
+class Choices(Answer):
+    """What a person can choose from."""
+
+    drivers: list[Choice]
+    driven_machines: list[Choice]
+
+
+class Destination(Answer):
+    """Somewhere the command line can go, with what it fills in."""
+
+    label: str
+    hint: str
+    to: str
+    query: dict[str, str]
+
+
+class Destinations(Answer):
+    """Best first."""
+
+    destinations: list[Destination]
+
+
+def _endpoint(calc: Calculation[Any, Any]) -> Callable[..., Response]:
+    def view(body: Any) -> Response:
+        return answer(work(calc, body))
+
+    view.__name__ = "calc_" + calc.name.replace("-", "_")
+    view.__doc__ = calc.summary
+    view.__annotations__ = {"body": calc.request_model, "return": Response}
+    return view
+
+
+for _calc in CALCULATIONS.values():
+    api.post(f"/calc/{_calc.name}", summary=_calc.title, responses=documented(_calc.response_model))(_endpoint(_calc))
+
+
+@api.get("/calc", summary="All calculations", responses={200: CalcList})
+def calc_list() -> Response:
+    """The registry: names, sources, examples, input schemas."""
+    return answer(CalcList(calculations=[
+        CalcLine(name=c.name, title=c.title, summary=c.summary, source=c.source, example=c.example,
+                 input_schema=c.input_model.model_json_schema()) for c in CALCULATIONS.values()]))
+
+
+@api.get("/choices", summary="Drivers and driven machines", responses={200: Choices})
+def choices() -> Response:
+    """Keys and names for the duty."""
+    return answer(Choices(
+        drivers=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("drivers").rows],
+        driven_machines=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("driven_machines").rows]))
+
+
+@api.get("/shorthand", summary="Read a command line", responses=documented(Destinations))
+def shorthand(query: ShorthandQuery) -> Response:
+    """Where a typed line leads: a filled-in duty, a machine, a calculator."""
+    found: list[Destination] = []
+    text = query.text.strip()
+    if (duty := read_duty(text, query.units)) is not None:
+        words = [f"{duty['driver_speed']} to {duty['driven_speed']} rpm", duty.get("power"), duty.get("machine_name"),
+                 f"{duty['centre']} apart" if "centre" in duty else None]
+        unread = f"not understood: {duty['unread']}" if "unread" in duty else "a new drive, filled in"
+        found.append(Destination(label="Choose: " + ", ".join(w for w in words if w), hint=unread, to="/choose",
+                                 query={k: str(v) for k, v in duty.items() if k not in ("machine_name", "unread")}))
+    elif text:
+        with session() as s:
+            for m in list_machines(s, text).machines[:6]:
+                hint = f"machine in {m.area}" if m.area else "machine"
+                found.append(Destination(label=m.name, hint=hint, to=f"/machines/{m.id}", query={}))
+                found += [Destination(label=f"{m.name}: {d.name}", hint=d.fitted or "drive", to=f"/drives/{d.id}", query={})
+                          for d in m.drives[:3]]
+        found += [Destination(label=title, hint="calculator", to=f"/bench/{name}", query={}) for name, title in calculators(text)]
+    return answer(Destinations(destinations=found[:10]))

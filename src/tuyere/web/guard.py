@@ -1,0 +1,61 @@
+"""What every request and answer passes: JSON only, a bounded body, security headers."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from flask import Flask, Response, request
+from flask.json.provider import DefaultJSONProvider
+
+from tuyere.web.problems import problem
+
+LARGEST_BODY = 64 * 1024
+HEADERS = {
+    "Content-Security-Policy": "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; "
+                               "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+    "X-Frame-Options": "DENY", "X-Content-Type-Options": "nosniff", "Referrer-Policy": "same-origin",
+    "Permissions-Policy": "camera=(), geolocation=(), microphone=()", "Cross-Origin-Opener-Policy": "same-origin",
+}
+
+
+def _refuse_constant(name: str) -> Any:
+    raise ValueError(f"{name} is not a number in JSON")
+
+
+class StrictJson(DefaultJSONProvider):
+    """JSON without NaN and infinity, which the standard does not know."""
+
+    def loads(self, s: str | bytes, **kwargs: Any) -> Any:
+        """Parse; ValueError on NaN and infinity."""
+        return super().loads(s, parse_constant=_refuse_constant, **kwargs)
+
+
+def register(app: Flask) -> None:
+    """Hang the guards on the app."""
+    app.json = StrictJson(app)
+    app.config["MAX_CONTENT_LENGTH"] = LARGEST_BODY
+
+    @app.before_request
+    def _only_json() -> Response | None:
+        if request.method not in ("POST", "PUT", "PATCH") or not request.path.startswith("/api/"):
+            return None
+        if (request.content_length or 0) > LARGEST_BODY:
+            return problem(413, "too-large", "Too large", f"{LARGEST_BODY // 1024} KiB at most")
+        if request.mimetype != "application/json":
+            return problem(415, "media-type", "JSON only", "Send application/json.")
+        try:
+            body = app.json.loads(request.get_data(cache=True))
+        except (ValueError, UnicodeDecodeError, RecursionError) as e:
+            return problem(400, "malformed", "Not JSON", str(e)[:200])
+        if not isinstance(body, dict):
+            return problem(422, "refused", "Some of this cannot be", "an object is wanted",
+                           errors=[{"path": "", "value": None, "reason": "an object is wanted", "allowed": "{...}"}])
+        return None
+
+    @app.after_request
+    def _headers(response: Response) -> Response:
+        for name, value in HEADERS.items():
+            response.headers.setdefault(name, value)
+        if request.path.startswith("/api/"):
+            response.headers.setdefault("Cache-Control", "no-store")
+        return response

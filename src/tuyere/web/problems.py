@@ -1,0 +1,105 @@
+"""Errors to HTTP, in one place: problem+json with the path, the reason and what is allowed."""
+
+from __future__ import annotations
+
+import json
+import logging
+from typing import Any
+
+from flask import Flask, Response, request
+from pydantic import ValidationError
+from sqlalchemy.exc import IntegrityError, OperationalError
+from werkzeug.exceptions import HTTPException
+
+from tuyere.calc.registry import problems_of
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.store.trouble import Frozen, NotThere, Stale
+
+log = logging.getLogger(__name__)
+PROBLEM_SCHEMA: dict[str, Any] = {
+    "type": "object", "required": ["type", "title", "status"],
+    "properties": {
+        "type": {"type": "string"}, "title": {"type": "string"}, "status": {"type": "integer"},
+        "detail": {"type": "string"},
+        "errors": {"type": "array", "items": {
+            "type": "object", "required": ["path", "reason", "allowed"],
+            "properties": {"path": {"type": "string"}, "value": {}, "reason": {"type": "string"}, "allowed": {"type": "string"}}}},
+        "current": {"type": "object"}, "yours": {},
+    },
+}
+
+
+def problem(status: int, kind: str, title: str, detail: str = "", **more: Any) -> Response:
+    """A problem document."""
+    body = {"type": f"tuyere:{kind}", "title": title, "status": status, "detail": detail, **more}
+    return Response(json.dumps(body, default=str), status, content_type="application/problem+json")
+
+
+def refused(errors: list[dict[str, Any]]) -> Response:
+    """Input that is refused, each fault with its field."""
+    return problem(422, "refused", "Some of this cannot be", errors[0]["reason"] if errors else "", errors=errors)
+
+
+def from_validation(error: ValidationError) -> Response:
+    """What pydantic refused."""
+    return refused(problems_of(error))
+
+
+def _yours() -> Any:
+    return request.get_json(silent=True) if request.is_json else None
+
+
+def register(app: Flask) -> None:
+    """Hang the handlers on the app."""
+
+    @app.errorhandler(InputError)
+    def _input(e: InputError) -> Response:
+        value = e.value if isinstance(e.value, str | int | float | bool) and abs(_finite(e.value)) < 1e300 else None
+        return refused([{"path": e.field, "value": value, "reason": e.why, "allowed": e.allowed}])
+
+    @app.errorhandler(NoSolution)
+    def _none(e: NoSolution) -> Response:
+        path = f"input.{e.field}" if e.field and not e.field.startswith("input") else e.field
+        return problem(422, "no-solution", "Nothing answers this", e.why,
+                       errors=[{"path": path, "value": None, "reason": e.why, "allowed": e.allowed}])
+
+    @app.errorhandler(NotThere)
+    def _missing(e: NotThere) -> Response:
+        return problem(404, "not-there", "Not there", str(e))
+
+    @app.errorhandler(Stale)
+    def _stale(e: Stale) -> Response:
+        return problem(409, "stale", "Changed meanwhile", f"{e}. Nothing was lost: both versions are here.",
+                       current=e.current, yours=_yours())
+
+    @app.errorhandler(Frozen)
+    def _frozen(e: Frozen) -> Response:
+        return problem(409, "frozen", "Settled", str(e), yours=_yours())
+
+    @app.errorhandler(IntegrityError)
+    def _clash(e: IntegrityError) -> Response:
+        log.warning("refused by the database: %s", e.orig)
+        return problem(409, "clash", "Clashes with what is stored", "The same id stands for something else already.", yours=_yours())
+
+    @app.errorhandler(OperationalError)
+    def _down(e: OperationalError) -> Response:
+        log.error("database: %s", e.orig)
+        return problem(503, "database", "The database does not answer", "What you typed is kept here; try again in a moment.")
+
+    @app.errorhandler(HTTPException)
+    def _http(e: HTTPException) -> Response:
+        if e.response is not None:
+            return e.response  # type: ignore[return-value]
+        return problem(e.code or 500, "http", e.name, e.description or "")
+
+    @app.errorhandler(Exception)
+    def _fault(e: Exception) -> Response:
+        log.exception("internal fault")
+        return problem(500, "fault", "A fault of this program", "It was written to the log. What you typed is kept here.")
+
+
+def _finite(x: object) -> float:
+    try:
+        return float(x)  # type: ignore[arg-type]
+    except (TypeError, ValueError, OverflowError):
+        return 0.0
