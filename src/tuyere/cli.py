@@ -6,6 +6,7 @@ import argparse
 import json
 import os
 import sys
+from collections.abc import Callable
 from typing import Any
 
 from pydantic import ValidationError
@@ -20,8 +21,15 @@ def _print(document: Any) -> None:
 
 
 def _problem(kind: str, errors: list[dict[str, Any]]) -> int:
-    _print({"type": f"tuyere:{kind}", "title": "Some of this cannot be" if kind == "refused" else "Nothing answers this",
-            "status": 422, "detail": errors[0]["reason"], "errors": errors})
+    _print(
+        {
+            "type": f"tuyere:{kind}",
+            "title": "Some of this cannot be" if kind == "refused" else "Nothing answers this",
+            "status": 422,
+            "detail": errors[0]["reason"],
+            "errors": errors,
+        }
+    )
     return 2
 
 
@@ -40,8 +48,17 @@ def calc(options: argparse.Namespace) -> int:
         return 0
     found = CALCULATIONS.get(options.name or "")
     if found is None:
-        return _problem("refused", [{"path": "calc", "value": options.name, "reason": "no such calculation",
-                                     "allowed": " ".join(CALCULATIONS)}])
+        return _problem(
+            "refused",
+            [
+                {
+                    "path": "calc",
+                    "value": options.name,
+                    "reason": "no such calculation",
+                    "allowed": " ".join(CALCULATIONS),
+                }
+            ],
+        )
     if options.schema:
         _print(found.request_model.model_json_schema())
         return 0
@@ -51,7 +68,9 @@ def calc(options: argparse.Namespace) -> int:
     try:
         body = json.loads(sys.stdin.read(), parse_constant=_refuse_constant)
     except (ValueError, RecursionError) as e:
-        return _problem("refused", [{"path": "", "value": None, "reason": f"not JSON: {e}", "allowed": "see --example"}])
+        return _problem(
+            "refused", [{"path": "", "value": None, "reason": f"not JSON: {e}", "allowed": "see --example"}]
+        )
     try:
         _print(work(found, found.request_model.model_validate(body)).model_dump(mode="json"))
         return 0
@@ -60,7 +79,9 @@ def calc(options: argparse.Namespace) -> int:
     except InputError as e:
         return _problem("refused", [{"path": e.field, "value": e.value, "reason": e.why, "allowed": e.allowed}])
     except NoSolution as e:
-        return _problem("no-solution", [{"path": f"input.{e.field}", "value": None, "reason": e.why, "allowed": e.allowed}])
+        return _problem(
+            "no-solution", [{"path": f"input.{e.field}", "value": None, "reason": e.why, "allowed": e.allowed}]
+        )
 
 
 def db(options: argparse.Namespace) -> int:
@@ -74,7 +95,10 @@ def db(options: argparse.Namespace) -> int:
     if not url:
         cluster = Cluster(setup.data_home(), 54360)
         if not (cluster.data / "PG_VERSION").exists():
-            raise OpsError("there is no demo database and TUYERE_DATABASE_URL is not set", "./tuyere demo, or set TUYERE_DATABASE_URL")
+            raise OpsError(
+                "there is no demo database and TUYERE_DATABASE_URL is not set",
+                "./tuyere demo, or set TUYERE_DATABASE_URL",
+            )
         if cluster.running():
             url, cluster = cluster.url(), None
         else:
@@ -126,7 +150,8 @@ def main(arguments: list[str] | None = None) -> int:
             from tuyere.ops.serve import serve
 
             return serve()
-        return {"calc": calc, "db": db, "checks": checks}[options.command](options)
+        run: Callable[[argparse.Namespace], int] = {"calc": calc, "db": db, "checks": checks}[options.command]
+        return run(options)
     except OpsError as e:
         print(f"\nStopped: {e.cause}\n" + (f"To cure it: {e.cure}" if e.cure else ""), file=sys.stderr)
         return 1

@@ -61,15 +61,24 @@ class _Reader:
 
     def __get_pydantic_core_schema__(self, _source: Any, _handler: GetCoreSchemaHandler) -> CoreSchema:
         return core_schema.no_info_plain_validator_function(
-            self, serialization=core_schema.plain_serializer_function_ser_schema(
-                lambda e: e.value if e.typed is None else e.typed))
+            self,
+            serialization=core_schema.plain_serializer_function_ser_schema(
+                lambda e: e.value if e.typed is None else e.typed
+            ),
+        )
 
     def __get_pydantic_json_schema__(self, _schema: CoreSchema, _handler: GetJsonSchemaHandler) -> dict[str, Any]:
         kind = KINDS[self.kind]
-        return {"anyOf": [{"type": "number", "minimum": kind.lowest, "maximum": kind.highest},
-                          {"type": "string", "minLength": 1, "maxLength": 40}],
-                "x-kind": self.kind, "x-unit-us": kind.us_shown, "x-unit-si": kind.si_shown,
-                "x-example": kind.example}
+        return {
+            "anyOf": [
+                {"type": "number", "minimum": kind.lowest, "maximum": kind.highest},
+                {"type": "string", "minLength": 1, "maxLength": 40},
+            ],
+            "x-kind": self.kind,
+            "x-unit-us": kind.us_shown,
+            "x-unit-si": kind.si_shown,
+            "x-example": kind.example,
+        }
 
 
 Length = Annotated[Entered, _Reader("length", "tape")]

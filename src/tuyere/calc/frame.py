@@ -41,8 +41,15 @@ class Frame:
     def figure(self, value: float, kind: str, style: str = "", step: str = "", per: str | None = None) -> Figure:
         """A figure of a kind; ``step`` is the result name it was marked with."""
         number, unit = amount(float(value), kind, self.units, style)
-        return Figure(value=float(value), unit=KINDS[kind].core, shown=shown(float(value), kind, self.units, style),
-                      number=number, unit_shown=unit, step=self.step_of(step) if step else None, per=per)
+        return Figure(
+            value=float(value),
+            unit=KINDS[kind].core,
+            shown=shown(float(value), kind, self.units, style),
+            number=number,
+            unit_shown=unit,
+            step=self.step_of(step) if step else None,
+            per=per,
+        )
 
     def band(self, low: float, high: float, kind: str, steps: tuple[str, str], per: str | None = None) -> Band:
         """A band of two figures of one kind."""
@@ -57,20 +64,26 @@ class Frame:
             uses = []
             for name, given in zip(step.names, step.inputs, strict=True):
                 earlier = [] if isinstance(given, str) else seen.get(float(given), [])
+                own = [i for i, gives in earlier if gives == name]
                 # A 0 or a 1 is found everywhere: only a step that gives this very symbol counts then.
-                trivial = not earlier or float(given) in (0.0, 1.0)
-                match = next((i for i, gives in reversed(earlier) if gives == name or not trivial), None)
-                if match is not None:
-                    uses.append(match)
+                if own or (earlier and float(given) not in (0.0, 1.0)):
+                    uses.append(own[-1] if own else earlier[-1][0])
             out.append(WorkingStep(**show(step, k + 1), uses=uses))
             seen.setdefault(float(step.value), []).append((f"s{k + 1}", step.gives))
         return out
 
     def notices_out(self) -> list[NoticeOut]:
         """Notices with their quantities put in as shown figures."""
-        return [NoticeOut(level=n.level, code=n.code, path=n.path, action=n.action,  # type: ignore[arg-type]
-                          text=n.text.format(**{k: shown(v, kind, self.units) for k, (v, kind) in n.quantities.items()}))
-                for n in self.notices]
+        return [
+            NoticeOut(
+                level=n.level,
+                code=n.code,
+                path=n.path,
+                action=n.action,
+                text=n.text.format(**{k: shown(v, kind, self.units) for k, (v, kind) in n.quantities.items()}),
+            )
+            for n in self.notices
+        ]
 
     def elevation_out(self) -> ElevationOut | None:
         """The drawing, if the calculation made one."""

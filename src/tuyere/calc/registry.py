@@ -6,14 +6,22 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Generic, Literal, TypeVar
 
-from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, ValidationError, create_model, model_validator
+from pydantic import (
+    BaseModel,
+    ConfigDict,
+    Field,
+    ModelWrapValidatorHandler,
+    ValidationError,
+    create_model,
+    model_validator,
+)
 
 from tuyere import VERSION
 from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
-from tuyere.calc.shown import shown
 from tuyere.calc.kinds import KINDS
+from tuyere.calc.shown import shown
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import worked
@@ -38,8 +46,11 @@ class Request(BaseModel, Generic[In]):
     model_config = ConfigDict(extra="forbid")
 
     units: Units = Field(default="us", description="system of bare numbers and of the answer")
-    basis: Basis = Field(default="ip20-1988", description="rating basis: current association formulas (IP-20 of 1988 "
-                         "and IP-22), or those of 1977 for classical wrapped belts")
+    basis: Basis = Field(
+        default="ip20-1988",
+        description="rating basis: current association formulas (IP-20 of 1988 "
+        "and IP-22), or those of 1977 for classical wrapped belts",
+    )
     input: In
 
     @model_validator(mode="wrap")
@@ -85,19 +96,30 @@ class Calculation(Generic[In, Out]):
 CALCULATIONS: dict[str, Calculation[Any, Any]] = {}
 
 
-def calculation(name: str, title: str, summary: str, source: str, example: dict[str, Any],
-                search: bool = False) -> Callable[[Callable[[In, Frame], Out]], Callable[[In, Frame], Out]]:
+def calculation(
+    name: str, title: str, summary: str, source: str, example: dict[str, Any], search: bool = False
+) -> Callable[[Callable[[In, Frame], Out]], Callable[[In, Frame], Out]]:
     """Register a calculation; its models are read from the function's annotations."""
 
     def wrap(run: Callable[[In, Frame], Out]) -> Callable[[In, Frame], Out]:
         hints = run.__annotations__
         first = next(iter(hints))
-        input_model, result_model = hints[first], hints["return"]
+        input_model: Any = hints[first]
+        result_model: Any = hints["return"]
         stem = "".join(part.title() for part in name.split("-"))
         CALCULATIONS[name] = Calculation(
-            name, title, summary, source, input_model, result_model, run, example,
+            name,
+            title,
+            summary,
+            source,
+            input_model,
+            result_model,
+            run,
+            example,
             create_model(f"{stem}Request", __base__=Request[input_model]),
-            create_model(f"{stem}Response", __base__=Response[result_model]), search)
+            create_model(f"{stem}Response", __base__=Response[result_model]),
+            search,
+        )
         return run
 
     return wrap
@@ -112,9 +134,13 @@ def echo(model: BaseModel, units: str) -> dict[str, Any]:
         if isinstance(value, BaseModel):
             out[name] = echo(value, units)
         elif isinstance(value, Entered):
-            out[name] = {"value": value.value, "unit": KINDS[value.kind].core,
-                         "shown": shown(value.value, value.kind, units, value.style),
-                         "typed": value.typed, "origin": origin}
+            out[name] = {
+                "value": value.value,
+                "unit": KINDS[value.kind].core,
+                "shown": shown(value.value, value.kind, units, value.style),
+                "typed": value.typed,
+                "origin": origin,
+            }
         elif value is not None:
             out[name] = {"value": value, "unit": "", "shown": str(value), "typed": None, "origin": origin}
     return out
@@ -129,9 +155,17 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
         except InputError as e:
             raise InputError(e.field if e.field == "basis" else f"input.{e.field}", e.value, e.why, e.allowed) from e
     return calc.response_model(
-        calc=calc.name, core=VERSION, status="ok", units=request.units, basis=request.basis,
-        input=echo(request.input, request.units), result=result, working=frame.working(),
-        notices=frame.notices_out(), elevation=frame.elevation_out())
+        calc=calc.name,
+        core=VERSION,
+        status="ok",
+        units=request.units,
+        basis=request.basis,
+        input=echo(request.input, request.units),
+        result=result,
+        working=frame.working(),
+        notices=frame.notices_out(),
+        elevation=frame.elevation_out(),
+    )
 
 
 def find(name: str) -> Calculation[Any, Any]:
@@ -148,10 +182,21 @@ def problems_of(error: ValidationError, top: str = "") -> list[dict[str, Any]]:
         value = e.get("input")
         reason = {"missing": "this is needed", "extra_forbidden": "there is no such field"}.get(e["type"], e["msg"])
         allowed = str(ctx.get("allowed") or ctx.get("expected") or "")
-        for bound, word in (("ge", "at least"), ("gt", "more than"), ("le", "at most"), ("lt", "less than"),
-                            ("max_length", "at most, characters:")):
+        for bound, word in (
+            ("ge", "at least"),
+            ("gt", "more than"),
+            ("le", "at most"),
+            ("lt", "less than"),
+            ("max_length", "at most, characters:"),
+        ):
             if bound in ctx and not allowed:
                 allowed = f"{word} {ctx[bound]}"
-        out.append({"path": ".".join(([top] if top else []) + where), "reason": reason, "allowed": allowed,
-                    "value": value if isinstance(value, str | int | float | bool) else None})
+        out.append(
+            {
+                "path": ".".join(([top] if top else []) + where),
+                "reason": reason,
+                "allowed": allowed,
+                "value": value if isinstance(value, str | int | float | bool) else None,
+            }
+        )
     return out

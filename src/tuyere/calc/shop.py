@@ -18,17 +18,55 @@ from tuyere.calc.kinds import KINDS, Kind
 
 FRACTIONS = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
 UNITS = {
-    '"': "inch", "''": "inch", "in": "inch", "in.": "inch", "inch": "inch", "inches": "inch",
-    "'": "foot", "ft": "foot", "ft.": "foot", "foot": "foot", "feet": "foot",
-    "mm": "mm", "cm": "cm", "m": "m",
-    "hp": "horsepower", "bhp": "horsepower", "ps": "metric_horsepower", "cv": "metric_horsepower",
-    "kw": "kW", "w": "W",
-    "rpm": "rpm", "r/min": "rpm", "1/min": "rpm", "rev/min": "rpm", "turns/min": "rpm",
-    "lbf": "pound_force", "lb": "pound_force", "lbs": "pound_force", "n": "N", "kn": "kN", "kgf": "kilogram_force",
-    "fpm": "foot/minute", "ft/min": "foot/minute", "m/s": "m/s", "m/min": "m/minute",
-    "lb/ft": "pound/foot", "kg/m": "kg/m", "g/m": "g/m",
-    "deg": "degree", "degrees": "degree", "°": "degree", "%": "percent", "percent": "percent",
-    "hz": "Hz", "h": "hour", "hr": "hour", "hrs": "hour", "hour": "hour", "hours": "hour",
+    '"': "inch",
+    "''": "inch",
+    "in": "inch",
+    "in.": "inch",
+    "inch": "inch",
+    "inches": "inch",
+    "'": "foot",
+    "ft": "foot",
+    "ft.": "foot",
+    "foot": "foot",
+    "feet": "foot",
+    "mm": "mm",
+    "cm": "cm",
+    "m": "m",
+    "hp": "horsepower",
+    "bhp": "horsepower",
+    "ps": "metric_horsepower",
+    "cv": "metric_horsepower",
+    "kw": "kW",
+    "w": "W",
+    "rpm": "rpm",
+    "r/min": "rpm",
+    "1/min": "rpm",
+    "rev/min": "rpm",
+    "turns/min": "rpm",
+    "lbf": "pound_force",
+    "lb": "pound_force",
+    "lbs": "pound_force",
+    "n": "N",
+    "kn": "kN",
+    "kgf": "kilogram_force",
+    "fpm": "foot/minute",
+    "ft/min": "foot/minute",
+    "m/s": "m/s",
+    "m/min": "m/minute",
+    "lb/ft": "pound/foot",
+    "kg/m": "kg/m",
+    "g/m": "g/m",
+    "deg": "degree",
+    "degrees": "degree",
+    "°": "degree",
+    "%": "percent",
+    "percent": "percent",
+    "hz": "Hz",
+    "h": "hour",
+    "hr": "hour",
+    "hrs": "hour",
+    "hour": "hour",
+    "hours": "hour",
 }
 PLAIN = r"\d+(?:[.,]\d+)*|[.,]\d+"
 FEET = re.compile(rf"^({PLAIN})\s*(?:'|ft\.?|feet|foot)\s*[- ]?\s*(.*?)\s*(?:\"|''|in\.?|inch|inches)?$", re.I)
@@ -80,7 +118,9 @@ def _factor(unit: str, core: str) -> float | None:
 def _plain_readings(text: str) -> list[float]:
     """One value, or two when a comma can be read both ways."""
     if "/" in text:
-        whole, _, fraction = text.replace("-", " ").rpartition(" ") if re.search(r"\d[\s-]+\d+\s*/", text) else ("", "", text)
+        whole, _, fraction = (
+            text.replace("-", " ").rpartition(" ") if re.search(r"\d[\s-]+\d+\s*/", text) else ("", "", text)
+        )
         top, bottom = (int(x) for x in fraction.replace(" ", "").split("/"))
         if bottom == 0:
             raise UnreadableNumber("a fraction over zero")
@@ -116,7 +156,9 @@ def _unit(text: str, kind: Kind, units: str) -> tuple[float, str]:
         raise UnreadableNumber(f"“{text}” is not a unit this program knows", f"for example {kind.example}")
     factor = _factor(name, kind.core)
     if factor is None:
-        raise UnreadableNumber(f"“{text}” does not measure a {kind.name.replace('_', ' ')}", f"for example {kind.example}")
+        raise UnreadableNumber(
+            f"“{text}” does not measure a {kind.name.replace('_', ' ')}", f"for example {kind.example}"
+        )
     return factor, name
 
 
@@ -129,8 +171,9 @@ def _pick(values: list[float], typed: list[float], kind: Kind) -> float:
         return values[plausible[0]]
     if len(plausible) == 0:
         return values[0]
-    raise UnreadableNumber(f"could be {typed[0]:g} or {typed[1]:g}",
-                           f"write {typed[0]:g} or {typed[1]:g} without the comma")
+    raise UnreadableNumber(
+        f"could be {typed[0]:g} or {typed[1]:g}", f"write {typed[0]:g} or {typed[1]:g} without the comma"
+    )
 
 
 def check_range(value: float, kind: Kind, units: str) -> float:
@@ -141,9 +184,14 @@ def check_range(value: float, kind: Kind, units: str) -> float:
         unit = kind.us if units == "us" else kind.si
         factor = _factor(unit, kind.core) or 1.0
         shown = kind.us_shown if units == "us" else kind.si_shown
-        raise UnreadableNumber("out of any sensible range" if value > 0 else "must be more than zero" if kind.lowest > 0
-                               else "out of range",
-                               f"{kind.lowest / factor:.3g} to {kind.highest / factor:.6g} {shown}".strip())
+        raise UnreadableNumber(
+            "out of any sensible range"
+            if value > 0
+            else "must be more than zero"
+            if kind.lowest > 0
+            else "out of range",
+            f"{kind.lowest / factor:.3g} to {kind.highest / factor:.6g} {shown}".strip(),
+        )
     return value
 
 

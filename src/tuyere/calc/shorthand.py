@@ -10,7 +10,10 @@ from tuyere.calc.shop import UnreadableNumber, read
 from tuyere.core.tables import table
 
 ARROW = re.compile(r"(\d[\d.,]*)\s*(?:rpm)?\s*(?:>|->|→|to)\s*(\d[\d.,]*)\s*(?:rpm)?", re.I)
-AMOUNT = re.compile(r"(?:\d+[\s-]+\d+/\d+|\d+/\d+|\d[\d.,]*)\s*(?:hp|kw|w|ps|in|inch|\"|mm|cm|ft|m)(?![a-z])|\d+'\s*\d*(?:\s*\d+/\d+)?\"?", re.I)
+AMOUNT = re.compile(
+    r"(?:\d+[\s-]+\d+/\d+|\d+/\d+|\d[\d.,]*)\s*(?:hp|kw|w|ps|in|inch|\"|mm|cm|ft|m)(?![a-z])|\d+'\s*\d*(?:\s*\d+/\d+)?\"?",
+    re.I,
+)
 HOURS = re.compile(r"(\d+(?:\.\d+)?)\s*h(?:rs?|ours?)?\b(?:\s*/?\s*day)?", re.I)
 TEN_HP_KW = 7.4569987
 
@@ -26,7 +29,9 @@ def _machine(words: list[str], power_kw: float | None) -> tuple[str, str] | None
             found.append((str(key), str(name)))
     if power_kw is not None:
         small = power_kw <= TEN_HP_KW * 1.0001
-        found = [f for f in found if not ("up to 10 hp" in f[1] and not small or "over 10 hp" in f[1] and small)] or found
+        found = [
+            f for f in found if not ("up to 10 hp" in f[1] and not small or "over 10 hp" in f[1] and small)
+        ] or found
     return min(found, key=lambda f: len(f[1]), default=None)
 
 
@@ -40,7 +45,7 @@ def read_duty(text: str, units: str = "us") -> dict[str, Any] | None:
     if not found:
         return None
     duty: dict[str, Any] = {"driver_speed": found[1], "driven_speed": found[2]}
-    rest = text[:found.start()] + " " + text[found.end():]
+    rest = text[: found.start()] + " " + text[found.end() :]
     power_kw = None
     for piece in AMOUNT.findall(rest):
         for name, kind in (("power", "power"), ("centre", "length")):
@@ -67,8 +72,8 @@ def read_duty(text: str, units: str = "us") -> dict[str, Any] | None:
 def calculators(text: str) -> list[tuple[str, str]]:
     """Calculators whose name or title holds every word: (name, title)."""
     words = text.lower().split()
-    return [(c.name, c.title) for c in sorted(CALCULATIONS.values(), key=lambda c: c.name)
-            if words and all(w in f"{c.name} {c.title}".lower() for w in words)]
-
-
-
+    return [
+        (c.name, c.title)
+        for c in sorted(CALCULATIONS.values(), key=lambda c: c.name)
+        if words and all(w in f"{c.name} {c.title}".lower() for w in words)
+    ]

@@ -40,6 +40,11 @@ def _digits(x: float, figures: int = 3) -> int:
 
 def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[str, str]:
     """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "size" for caliper sizes."""
+    number, unit = _amount(value, kind_name, units, style)
+    return ("0" + number[2:] if number.startswith("-0") and not number.strip("-0.") else number), unit
+
+
+def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, str]:
     kind = KINDS[kind_name]
     us = units == "us"
     x = value / (_factor(kind.us if us else kind.si, kind.core) or 1.0)

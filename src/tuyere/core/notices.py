@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from contextlib import contextmanager
 from collections.abc import Iterator
+from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass, field
 
@@ -23,8 +23,7 @@ class Notice:
 _notices: ContextVar[list[Notice] | None] = ContextVar("notices", default=None)
 
 
-def notice(level: str, code: str, text: str, path: str = "", action: str = "",
-           **quantities: tuple[float, str]) -> None:
+def notice(level: str, code: str, text: str, path: str = "", action: str = "", **quantities: tuple[float, str]) -> None:
     """Add a notice to the collector that is open, if one is; ``text`` may hold {name} of a quantity."""
     collected = _notices.get()
     if collected is not None:

@@ -10,12 +10,27 @@ from tuyere.core.steps import Formula, Step
 
 PREC: dict[type[ast.AST], int] = {ast.Add: 1, ast.Sub: 1, ast.Mult: 2, ast.Div: 2, ast.USub: 3, ast.Pow: 4}
 COMPARE: dict[type[ast.AST], str] = {ast.GtE: r"\ge", ast.LtE: r"\le", ast.Gt: ">", ast.Lt: "<"}
-FUNCS = {"log10": r"\lg", "arcsin": r"\arcsin", "sin": r"\sin", "cos": r"\cos", "exp": r"\exp",
-         "degrees": r"\tfrac{180}{\pi}", "radians": r"\tfrac{\pi}{180}", "ceil": r"\operatorname{ceil}",
-         "round_up": r"\operatorname{ceil}"}
+FUNCS = {
+    "log10": r"\lg",
+    "arcsin": r"\arcsin",
+    "sin": r"\sin",
+    "cos": r"\cos",
+    "exp": r"\exp",
+    "degrees": r"\tfrac{180}{\pi}",
+    "radians": r"\tfrac{\pi}{180}",
+    "ceil": r"\operatorname{ceil}",
+    "round_up": r"\operatorname{ceil}",
+}
 # Conversion factors keep their names in code and their meaning here.
-CONSTANTS = {"pi": r"\pi", "MM_PER_IN": r"25.4", "N_PER_LBF": "4.44822", "KW_PER_HP": "0.745700",
-             "M_PER_FT": "0.3048", "KG_PER_LB": "0.453592", "G_FT": "32.174"}
+CONSTANTS = {
+    "pi": r"\pi",
+    "MM_PER_IN": r"25.4",
+    "N_PER_LBF": "4.44822",
+    "KW_PER_HP": "0.745700",
+    "M_PER_FT": "0.3048",
+    "KG_PER_LB": "0.453592",
+    "G_FT": "32.174",
+}
 
 
 def number(x: Any) -> str:
@@ -47,8 +62,10 @@ def latex(e: ast.expr, names: dict[str, str], numeric: bool = False) -> str:
             return names[n]
         case ast.Name(id=n) if n in CONSTANTS:
             return CONSTANTS[n]
-        case ast.Constant(value=v):
-            return f"{v:,}".replace(",", r"\,") if isinstance(v, int) else f"{v:g}"
+        case ast.Constant(value=int() as v):
+            return f"{v:,}".replace(",", r"\,")
+        case ast.Constant(value=float() as v):
+            return f"{v:g}"
         case ast.UnaryOp(op=ast.USub(), operand=x):
             return "-" + at(x, 2)
         case ast.BinOp(op=ast.Div(), left=left, right=right):
@@ -108,24 +125,44 @@ def show(step: Step, number_of: int) -> dict[str, Any]:
             expression = rf"{QUANTITIES[step.equals].latex} = {expression}"
             numbers = rf"{QUANTITIES[step.gives].latex} : \; {expression.split(' = ')[0]} = {numbers}"
     else:
-        at = ", ".join(rf"\text{{{x}}}" if isinstance(x, str) else
-                       f"{QUANTITIES[n].latex} = {number(x)}" for n, x in values.items())
+        at = ", ".join(
+            rf"\text{{{x}}}" if isinstance(x, str) else f"{QUANTITIES[n].latex} = {number(x)}"
+            for n, x in values.items()
+        )
         expression, numbers = r"\text{table}", rf"\text{{table}}\left({at}\right)"
     s = step.source
     return {
-        "id": f"s{number_of}", "symbol": q.latex, "name": q.meaning, "says": step.says,
-        "expression": expression, "numbers": numbers,
+        "id": f"s{number_of}",
+        "symbol": q.latex,
+        "name": q.meaning,
+        "says": step.says,
+        "expression": expression,
+        "numbers": numbers,
         "inputs": {n: _plain(x) for n, x in values.items()},
-        "value": float(step.value), "unit": q.unit, "table": step.table,
-        "source": {"title": s.title, "edition": s.edition, "clause": s.clause,
-                   "origin": s.origin, "confidence": s.confidence},
+        "value": float(step.value),
+        "unit": q.unit,
+        "table": step.table,
+        "source": {
+            "title": s.title,
+            "edition": s.edition,
+            "clause": s.clause,
+            "origin": s.origin,
+            "confidence": s.confidence,
+        },
     }
 
 
 def formula_card(f: Formula) -> dict[str, str]:
     """A formula for the handbook."""
     q = QUANTITIES[f.gives]
-    return {"symbol": q.latex, "name": q.meaning, "unit": q.unit, "says": f.says,
-            "expression": latex(f.expr, {n: QUANTITIES[n].latex for n in f.names}),
-            "source": f.source.title, "edition": f.source.edition,
-            "origin": f.source.origin, "confidence": f.source.confidence}
+    return {
+        "symbol": q.latex,
+        "name": q.meaning,
+        "unit": q.unit,
+        "says": f.says,
+        "expression": latex(f.expr, {n: QUANTITIES[n].latex for n in f.names}),
+        "source": f.source.title,
+        "edition": f.source.edition,
+        "origin": f.source.origin,
+        "confidence": f.source.confidence,
+    }

@@ -82,7 +82,7 @@ def formula(gives: str, source: Source) -> Callable[[Callable[P, R]], Callable[P
             value = fn(*args, **kwargs)
             sheet = _sheet.get()
             if sheet is not None:
-                given = args + tuple(kwargs[n] for n in names[len(args):])
+                given = args + tuple(kwargs[n] for n in names[len(args) :])
                 sheet.append(Step(gives, names, given, value, source, declared.expr, says=says))
             return value
 
@@ -104,8 +104,18 @@ def solved(gives: str, value: float, by: Callable[..., Any], **inputs: Num) -> f
     sheet = _sheet.get()
     if sheet is not None:
         f = FORMULAS[f"{by.__module__}.{by.__qualname__}"]
-        sheet.append(Step(gives, tuple(inputs), tuple(inputs.values()), value, f.source, f.expr,
-                          says="the root of this equation, found to 1e-9 mm", equals=f.gives))
+        sheet.append(
+            Step(
+                gives,
+                tuple(inputs),
+                tuple(inputs.values()),
+                value,
+                f.source,
+                f.expr,
+                says="the root of this equation, found to 1e-9 mm",
+                equals=f.gives,
+            )
+        )
     return value
 
 

@@ -74,8 +74,7 @@ class Table:
 
     def source_of(self, confidence: str | None = None) -> Source:
         """The table's provenance, with a row's own confidence where it has one."""
-        return Source(self.source, self.edition, self.clause, RECALLED[self.recalled],
-                      confidence or self.confidence)
+        return Source(self.source, self.edition, self.clause, RECALLED[self.recalled], confidence or self.confidence)
 
 
 def load(package: str, name: str) -> Table:
@@ -103,14 +102,15 @@ class Axis:
     def at(self, x: Num, field: str) -> Num:
         """Value at ``x``; a float outside raises InputError naming ``field``, an array gives nan there."""
         if self.rule == "linear":
-            y = np.interp(x, self.xs, self.ys, left=np.nan, right=np.nan)
+            y: Num = np.interp(x, self.xs, self.ys, left=np.nan, right=np.nan)
         else:
             k = np.searchsorted(self.xs, np.asarray(x) + 1e-9, side="right") - 1
             y = np.where(k >= 0, self.ys[np.maximum(k, 0)], np.nan)
         if np.ndim(x) == 0:
             if not np.isfinite(y):
-                raise InputError(field, float(x), f"outside the table of the {self.name}",
-                                 f"{self.xs[0]:g} to {self.xs[-1]:g}")
+                raise InputError(
+                    field, float(x), f"outside the table of the {self.name}", f"{self.xs[0]:g} to {self.xs[-1]:g}"
+                )
             return float(y)
         return y
 

@@ -29,15 +29,27 @@ def build_form(drive: DemoDrive, build: DemoBuild, rev: int, op_id: uuid.UUID) -
     """A demo build as the form a person would send."""
     wheel = {"kind": build.kind, "groove": build.groove}
     given: dict[str, Any] = {
-        "power": drive.power, "service_factor": drive.service,
+        "power": drive.power,
+        "service_factor": drive.service,
         "driver": {"speed": drive.speed, "sheave": {"diameter": build.driver, **wheel}},
         "driven": {"sheave": {"diameter": build.driven, **wheel}},
         "belt": {"designation": build.belt, "count": build.count},
-        "layout": {"angle": drive.angle, "clockwise": drive.clockwise}}
-    return BuildSave.model_validate({
-        "id": op_id, "op_id": op_id, "rev": rev, "created_by_name": build.by, "purpose": build.purpose, "freeze": build.frozen,
-        "input": given, "temporary": bool(build.temporary), "temporary_reason": build.temporary,
-        "promised_date": date.today() + timedelta(days=21) if build.temporary else None})
+        "layout": {"angle": drive.angle, "clockwise": drive.clockwise},
+    }
+    return BuildSave.model_validate(
+        {
+            "id": op_id,
+            "op_id": op_id,
+            "rev": rev,
+            "created_by_name": build.by,
+            "purpose": build.purpose,
+            "freeze": build.frozen,
+            "input": given,
+            "temporary": bool(build.temporary),
+            "temporary_reason": build.temporary,
+            "promised_date": date.today() + timedelta(days=21) if build.temporary else None,
+        }
+    )
 
 
 def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
@@ -47,16 +59,40 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
             return 0
         for m in WORKS:
             machine = _ident(m.tag)
-            add_machine(session, MachineCreate.model_validate({
-                "id": machine, "op_id": machine, "created_by_name": "N. Dray", "area": m.area, "walk_order": m.walk,
-                "name": m.name, "tag": m.tag, "kind": m.kind,
-                "energy_sources": [{"type": t, "isolation_point": p, "steps": s} for t, p, s in m.energy]}))
+            add_machine(
+                session,
+                MachineCreate.model_validate(
+                    {
+                        "id": machine,
+                        "op_id": machine,
+                        "created_by_name": "N. Dray",
+                        "area": m.area,
+                        "walk_order": m.walk,
+                        "name": m.name,
+                        "tag": m.tag,
+                        "kind": m.kind,
+                        "energy_sources": [{"type": t, "isolation_point": p, "steps": s} for t, p, s in m.energy],
+                    }
+                ),
+            )
             for d in m.drives:
                 ident = _ident(m.tag, d.name)
                 add_drive(session, machine, DriveCreate(id=ident, op_id=ident, name=d.name, created_by_name="N. Dray"))
-                save_duty(session, ident, DutySave.model_validate({
-                    "op_id": _ident(m.tag, d.name, "duty"), "power": d.power, "driver_speed": d.speed, "driven_speed": d.wanted,
-                    "service_factor": d.service, "centre": d.centre or None, "created_by_name": "N. Dray"}))
+                save_duty(
+                    session,
+                    ident,
+                    DutySave.model_validate(
+                        {
+                            "op_id": _ident(m.tag, d.name, "duty"),
+                            "power": d.power,
+                            "driver_speed": d.speed,
+                            "driven_speed": d.wanted,
+                            "service_factor": d.service,
+                            "centre": d.centre or None,
+                            "created_by_name": "N. Dray",
+                        }
+                    ),
+                )
                 for no, b in enumerate(d.builds):
                     save_build(session, ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
             say(f"{m.tag} {m.name}")

@@ -76,8 +76,10 @@ class Cluster:
         if found is None and made_by is None:
             raise OpsError("PostgreSQL is not installed", "apt-get install postgresql")
         if found is None:
-            raise OpsError(f"the data in {self.data} were made by PostgreSQL {made_by}, which is not installed any more",
-                           f"apt-get install postgresql-{made_by}   (or move {self.home} aside to start empty)")
+            raise OpsError(
+                f"the data in {self.data} were made by PostgreSQL {made_by}, which is not installed any more",
+                f"apt-get install postgresql-{made_by}   (or move {self.home} aside to start empty)",
+            )
         return found
 
     def create(self) -> bool:
@@ -96,13 +98,29 @@ class Cluster:
         if os.geteuid() == 0:
             shutil.chown(self.data, "postgres", "postgres")
             shutil.chown(secret, "postgres", "postgres")
-        made = self._run(str(server / "initdb"), "-D", str(self.data), "-A", "scram-sha-256", "--pwfile", str(secret),
-                         "-U", "tuyere", "-E", "UTF8", "--locale=C.UTF-8", "--no-instructions", *([] if self.lasting else ["--no-sync"]))
+        made = self._run(
+            str(server / "initdb"),
+            "-D",
+            str(self.data),
+            "-A",
+            "scram-sha-256",
+            "--pwfile",
+            str(secret),
+            "-U",
+            "tuyere",
+            "-E",
+            "UTF8",
+            "--locale=C.UTF-8",
+            "--no-instructions",
+            *([] if self.lasting else ["--no-sync"]),
+        )
         if made.returncode:
             shutil.rmtree(self.data, ignore_errors=True)
-            raise OpsError(f"initdb failed: {made.stderr.strip()[-400:]}",
-                           f"every folder above {self.home} must be passable for the user postgres; or set TUYERE_DATA "
-                           "to a folder under /var/lib")
+            raise OpsError(
+                f"initdb failed: {made.stderr.strip()[-400:]}",
+                f"every folder above {self.home} must be passable for the user postgres; or set TUYERE_DATA "
+                "to a folder under /var/lib",
+            )
         return True
 
     def running(self) -> bool:
@@ -132,14 +150,18 @@ class Cluster:
         said = ""
         for _ in range(START_TRIES):
             # After a kill -9 the dead postmaster may linger for a second or two: try again.
-            got = self._run(str(server / "pg_ctl"), "-D", str(self.data), "-w", "-t", "60", "-l", str(log), "-o", options, "start")
+            got = self._run(
+                str(server / "pg_ctl"), "-D", str(self.data), "-w", "-t", "60", "-l", str(log), "-o", options, "start"
+            )
             if got.returncode == 0:
                 return
             said = (log.read_text(errors="replace") if log.exists() else got.stderr)[-600:]
             if re.search("No space left", said):
                 break
             time.sleep(1)
-        raise OpsError(f"PostgreSQL did not start: {said.strip()}", f"read {log}; free the port {self.port} or set TUYERE_DATA")
+        raise OpsError(
+            f"PostgreSQL did not start: {said.strip()}", f"read {log}; free the port {self.port} or set TUYERE_DATA"
+        )
 
     def stop(self) -> None:
         """Take it down cleanly."""

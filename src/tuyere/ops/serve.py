@@ -22,8 +22,25 @@ LOOPBACK = ("127.0.0.1", "localhost", "::1", "[::1]")
 
 def server_command(bind: str, workers: int, pid_file: Path | None = None) -> list[str]:
     """The WSGI server's command line."""
-    command = [sys.executable, "-m", "gunicorn", "tuyere.web.wsgi:app", "-b", bind, "-w", str(workers), "--threads", "4",
-               "--worker-tmp-dir", "/dev/shm", "--no-control-socket", "--log-level", "warning", "--graceful-timeout", "5"]
+    command = [
+        sys.executable,
+        "-m",
+        "gunicorn",
+        "tuyere.web.wsgi:app",
+        "-b",
+        bind,
+        "-w",
+        str(workers),
+        "--threads",
+        "4",
+        "--worker-tmp-dir",
+        "/dev/shm",
+        "--no-control-socket",
+        "--log-level",
+        "warning",
+        "--graceful-timeout",
+        "5",
+    ]
     return [*command, "--pid", str(pid_file)] if pid_file else command
 
 
@@ -89,7 +106,9 @@ def demo(reset: bool, port: int) -> int:
         if reset:
             clear(engine)
         loaded = load(engine)
-        progress.note(f"{loaded} machines loaded" if loaded else "there already; what was entered is kept (--reset loads afresh)")
+        progress.note(
+            f"{loaded} machines loaded" if loaded else "there already; what was entered is kept (--reset loads afresh)"
+        )
         engine.dispose()
         if not port_is_free(port):
             taken, port = port, free_port(port + 1)
@@ -126,8 +145,10 @@ def serve() -> int:
     bind = os.environ.get("TUYERE_BIND", f"127.0.0.1:{HTTP_PORT}")
     host = bind.rpartition(":")[0]
     if host not in LOOPBACK:
-        raise OpsError(f"refusing to listen on {bind}: Tuyere has no accounts yet, anyone who reaches it could change everything",
-                       "TUYERE_BIND=127.0.0.1:PORT, behind a proxy that asks who is there")
+        raise OpsError(
+            f"refusing to listen on {bind}: there are no accounts yet, anyone who reaches it could change all",
+            "TUYERE_BIND=127.0.0.1:PORT, behind a proxy that asks who is there",
+        )
     try:
         workers = int(os.environ.get("TUYERE_WORKERS", "2"))
     except ValueError as e:

@@ -66,8 +66,10 @@ def as_root() -> list[str]:
         return []
     if shutil.which("sudo"):
         return ["sudo"]
-    raise OpsError("Debian packages are missing and this user can neither be root nor use sudo",
-                   f"as root: apt-get install -y {' '.join(PACKAGES)} python3-venv chromium")
+    raise OpsError(
+        "Debian packages are missing and this user can neither be root nor use sudo",
+        f"as root: apt-get install -y {' '.join(PACKAGES)} python3-venv chromium",
+    )
 
 
 def missing_packages(with_browser: bool) -> list[str]:
@@ -96,13 +98,27 @@ def debian_packages(progress: Progress, with_browser: bool) -> None:
     progress.note("apt-get install " + " ".join(missing))
     if "postgresql" in missing:
         # Tuyere makes a cluster of its own; Debian need not make and start another one.
-        run([*root, "sh", "-c", "mkdir -p /etc/postgresql-common/createcluster.d && echo 'create_main_cluster = false' "
-             "> /etc/postgresql-common/createcluster.d/tuyere.conf"], "preparing PostgreSQL", "run as root or with sudo")
+        run(
+            [
+                *root,
+                "sh",
+                "-c",
+                "mkdir -p /etc/postgresql-common/createcluster.d && echo 'create_main_cluster = false' "
+                "> /etc/postgresql-common/createcluster.d/tuyere.conf",
+            ],
+            "preparing PostgreSQL",
+            "run as root or with sudo",
+        )
     cure = f"{' '.join([*root, 'apt-get'])} update && {' '.join([*root, 'apt-get'])} install -y {' '.join(missing)}"
     env = {**os.environ, "DEBIAN_FRONTEND": "noninteractive"}
     run([*root, "apt-get", "update", "-q"], "apt-get update", cure, env=env)
     keep = ["env", "DEBIAN_FRONTEND=noninteractive"] if root else []
-    run([*root, *keep, "apt-get", "install", "-y", "--no-install-recommends", *missing], "apt-get install", cure, env=env)
+    run(
+        [*root, *keep, "apt-get", "install", "-y", "--no-install-recommends", *missing],
+        "apt-get install",
+        cure,
+        env=env,
+    )
 
 
 def python_environment(dev: bool) -> Path:
@@ -120,7 +136,11 @@ def python_environment(dev: bool) -> Path:
         run([str(BOOT / "bin" / "pip"), "install", "-q", UV], "installing the package installer", cure)
     uv = str(BOOT / "bin" / "uv")
     run([uv, "venv", "-q", "--clear", "--python", sys.executable, str(VENV)], "making the Python environment", cure)
-    run([uv, "pip", "install", "-q", "--python", str(python), "--require-hashes", "-r", str(lock)], "installing Python packages", cure)
+    run(
+        [uv, "pip", "install", "-q", "--python", str(python), "--require-hashes", "-r", str(lock)],
+        "installing Python packages",
+        cure,
+    )
     site = next((VENV / "lib").glob("python*/site-packages"))
     (site / "tuyere.pth").write_text(str(ROOT / "src") + "\n")
     stamp("python", ("dev" if dev else "prod") + mark)
@@ -132,7 +152,9 @@ def node_path() -> str:
     path = os.environ.get("PATH", "")
     found = shutil.which("node")
     if found and shutil.which("npm"):
-        said = subprocess.run([found, "--version"], capture_output=True, text=True, check=False).stdout.strip().lstrip("v")
+        said = (
+            subprocess.run([found, "--version"], capture_output=True, text=True, check=False).stdout.strip().lstrip("v")
+        )
         try:
             major, minor = (int(x) for x in said.split(".")[:2])
         except ValueError:
@@ -151,16 +173,26 @@ def front_end_packages() -> dict[str, str]:
     env = {**os.environ, "PATH": node_path()}
     mark = digest([FRONTEND / "package-lock.json", FRONTEND / "package.json"])
     if not (FRONTEND / "node_modules").exists() or not stamped("npm", mark):
-        run(["npm", "ci", "--no-audit", "--no-fund"], "installing front-end packages",
-            f"rm -rf {FRONTEND / 'node_modules'} and run again; the package index must be reachable", FRONTEND, env)
+        run(
+            ["npm", "ci", "--no-audit", "--no-fund"],
+            "installing front-end packages",
+            f"rm -rf {FRONTEND / 'node_modules'} and run again; the package index must be reachable",
+            FRONTEND,
+            env,
+        )
         stamp("npm", mark)
     return env
 
 
 def front_end_sources() -> str:
     """A hash of what the build is made from."""
-    return digest([FRONTEND / "src", FRONTEND / "public", *(FRONTEND / n for n in (
-        "index.html", "vite.config.ts", "tsconfig.json", "package-lock.json"))])
+    return digest(
+        [
+            FRONTEND / "src",
+            FRONTEND / "public",
+            *(FRONTEND / n for n in ("index.html", "vite.config.ts", "tsconfig.json", "package-lock.json")),
+        ]
+    )
 
 
 def front_end_build() -> None:
@@ -170,8 +202,11 @@ def front_end_build() -> None:
         return
     env = front_end_packages()
     run(["npx", "vite", "build"], "building the pages", "cd frontend && npx vite build", FRONTEND, env)
-    run([str(VENV / "bin" / "python"), "-m", "whitenoise.compress", "-q", str(FRONTEND / "dist")], "compressing the pages",
-        f"rm -rf {FRONTEND / 'dist'} and run again")
+    run(
+        [str(VENV / "bin" / "python"), "-m", "whitenoise.compress", "-q", str(FRONTEND / "dist")],
+        "compressing the pages",
+        f"rm -rf {FRONTEND / 'dist'} and run again",
+    )
     stamp("build", mark)
 
 

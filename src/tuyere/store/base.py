@@ -10,8 +10,10 @@ import sqlalchemy as sa
 from sqlmodel import Field, SQLModel
 
 SQLModel.metadata.naming_convention = {
-    "ix": "ix_%(column_0_label)s", "uq": "uq_%(table_name)s_%(column_0_name)s",
-    "ck": "ck_%(table_name)s_%(constraint_name)s", "fk": "fk_%(table_name)s_%(column_0_name)s_%(referred_table_name)s",
+    "ix": "ix_%(column_0_label)s",
+    "uq": "uq_%(table_name)s_%(column_0_name)s",
+    "ck": "ck_%(table_name)s_%(constraint_name)s",
+    "fk": "fk_%(table_name)s_%(column_0_name)s_%(referred_table_name)s",
     "pk": "pk_%(table_name)s",
 }
 
@@ -32,7 +34,7 @@ class Row(SQLModel):
     id: uuid.UUID = Field(default_factory=uuid.uuid4, primary_key=True)
     op_id: uuid.UUID = Field(default_factory=uuid.uuid4, unique=True)
     rev: int = Field(default=1, ge=1)
-    created_at: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))  # type: ignore[call-overload]
+    created_at: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))
     created_by_name: str = Field(default="", max_length=80)
-    observed_at: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))  # type: ignore[call-overload]
-    archived_at: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))  # type: ignore[call-overload]
+    observed_at: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))
+    archived_at: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))

@@ -33,18 +33,46 @@ def _duty_for(session: Session, drive: Drive, form: BuildSave, worked: Response[
     given: VBeltDriveIn = form.input
     current = current_duty(session, drive.id)
     service = given.service_factor
-    asked = None if service is None else {
-        k: getattr(v, "value", v) for k, v in (("assume", service.assume), ("driver", service.driver), ("machine", service.machine),
-                                               ("hours_a_day", service.hours_a_day), ("chokes", service.chokes)) if v is not None}
-    if current is not None and abs(current.power_kw / given.power.value - 1) < 1e-9 and \
-            abs(current.driver_rpm / given.driver.speed.value - 1) < 1e-9 and (service_factor_input(current) or None) == (asked or None):
+    asked = (
+        None
+        if service is None
+        else {
+            k: getattr(v, "value", v)
+            for k, v in (
+                ("assume", service.assume),
+                ("driver", service.driver),
+                ("machine", service.machine),
+                ("hours_a_day", service.hours_a_day),
+                ("chokes", service.chokes),
+            )
+            if v is not None
+        }
+    )
+    if (
+        current is not None
+        and abs(current.power_kw / given.power.value - 1) < 1e-9
+        and abs(current.driver_rpm / given.driver.speed.value - 1) < 1e-9
+        and (service_factor_input(current) or None) == (asked or None)
+    ):
         return current
-    duty = Duty(drive_id=drive.id, created_by_name=form.created_by_name, power_kw=given.power.value,
-                power_typed=given.power.typed, driver_rpm=given.driver.speed.value, driver_rpm_typed=given.driver.speed.typed,
-                driven_rpm=worked.result.driven_speed.value, driven_rpm_origin="build", rev=1)
+    duty = Duty(
+        drive_id=drive.id,
+        created_by_name=form.created_by_name,
+        power_kw=given.power.value,
+        power_typed=given.power.typed,
+        driver_rpm=given.driver.speed.value,
+        driver_rpm_typed=given.driver.speed.typed,
+        driven_rpm=worked.result.driven_speed.value,
+        driven_rpm_origin="build",
+        rev=1,
+    )
     if current is not None:
         duty.rev = current.rev + 1
-        duty.driven_rpm, duty.driven_rpm_typed, duty.driven_rpm_origin = current.driven_rpm, current.driven_rpm_typed, current.driven_rpm_origin
+        duty.driven_rpm, duty.driven_rpm_typed, duty.driven_rpm_origin = (
+            current.driven_rpm,
+            current.driven_rpm_typed,
+            current.driven_rpm_origin,
+        )
         duty.tolerance_percent, duty.tolerance_origin = current.tolerance_percent, current.tolerance_origin
         duty.centre_mm, duty.centre_typed = current.centre_mm, current.centre_typed
         duty.centre_give_mm, duty.centre_give_typed = current.centre_give_mm, current.centre_give_typed
@@ -56,7 +84,9 @@ def _duty_for(session: Session, drive: Drive, form: BuildSave, worked: Response[
 
 
 def _shaft(session: Session, drive_id: uuid.UUID, role: str) -> Shaft:
-    found = session.exec(select(Shaft).where(Shaft.drive_id == drive_id, Shaft.role == role, col(Shaft.archived_at).is_(None))).first()
+    found = session.exec(
+        select(Shaft).where(Shaft.drive_id == drive_id, Shaft.role == role, col(Shaft.archived_at).is_(None))
+    ).first()
     if found is None:
         found = Shaft(drive_id=drive_id, role=role)
         session.add(found)
@@ -83,19 +113,38 @@ def _write_parts(session: Session, build: Build, form: BuildSave, worked: Respon
     wheels = []
     for role, sheave, x, y, spec in (
         ("driver", given.driver.sheave, 0.0, 0.0, {"clockwise": given.layout.clockwise}),
-        ("driven", given.driven.sheave, centre * cos(radians(angle)), centre * sin(radians(angle)),
-         {"angle": angle, "slip": given.slip.value if given.slip else 0.0}),
+        (
+            "driven",
+            given.driven.sheave,
+            centre * cos(radians(angle)),
+            centre * sin(radians(angle)),
+            {"angle": angle, "slip": given.slip.value if given.slip else 0.0},
+        ),
     ):
         wheel = Element(
-            build_id=build.id, shaft_id=_shaft(session, build.drive_id, role).id, x=x, y=y, diameter_mm=sheave.diameter.value,
-            diameter_kind=sheave.kind or "outside", diameter_typed=sheave.diameter.typed,
-            diameter_origin="user", grooves=int(worked.result.belts.value), profile=sheave.groove, spec=spec)
+            build_id=build.id,
+            shaft_id=_shaft(session, build.drive_id, role).id,
+            x=x,
+            y=y,
+            diameter_mm=sheave.diameter.value,
+            diameter_kind=sheave.kind or "outside",
+            diameter_typed=sheave.diameter.typed,
+            diameter_origin="user",
+            grooves=int(worked.result.belts.value),
+            profile=sheave.groove,
+            spec=spec,
+        )
         session.add(wheel)
         wheels.append(wheel)
     belts = int(worked.result.belts.value)
-    loop = Loop(build_id=build.id, section=given.belt.designation.strip().rstrip("0123456789. -/").upper(),
-                designation=worked.result.designation, length_mm=worked.result.belt_length.value,
-                length_kind="effective" if given.driver.sheave.groove.endswith("V") else "datum", strands=belts)
+    loop = Loop(
+        build_id=build.id,
+        section=given.belt.designation.strip().rstrip("0123456789. -/").upper(),
+        designation=worked.result.designation,
+        length_mm=worked.result.belt_length.value,
+        length_kind="effective" if given.driver.sheave.groove.endswith("V") else "datum",
+        strands=belts,
+    )
     session.add(loop)
     session.flush()
     for position, wheel in enumerate(wheels, 1):
@@ -103,10 +152,16 @@ def _write_parts(session: Session, build: Build, form: BuildSave, worked: Respon
     for no in range(1, belts + 1):
         session.add(Member(loop_id=loop.id, no=no))
     answer = worked.model_dump(mode="json")
-    session.add(CalcRecord(build_id=build.id, calc=CALC, core_version=worked.core,
-                           input={"units": worked.units, "basis": worked.basis, "input": answer["input"]},
-                           result={"result": answer["result"], "notices": answer["notices"], "elevation": answer["elevation"]},
-                           working=answer["working"]))
+    session.add(
+        CalcRecord(
+            build_id=build.id,
+            calc=CALC,
+            core_version=worked.core,
+            input={"units": worked.units, "basis": worked.basis, "input": answer["input"]},
+            result={"result": answer["result"], "notices": answer["notices"], "elevation": answer["elevation"]},
+            working=answer["working"],
+        )
+    )
     session.flush()
 
 
@@ -127,13 +182,24 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
     duty = _duty_for(session, drive, form, worked)
     if draft is None:
         before = builds[-1] if builds else None
-        build = Build(id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, drive_id=drive_id,
-                      no=before.no + 1 if before else 1, duty_id=duty.id, purpose=form.purpose,
-                      supersedes_id=before.id if before else None)
+        build = Build(
+            id=form.id,
+            op_id=form.op_id,
+            created_by_name=form.created_by_name,
+            drive_id=drive_id,
+            no=before.no + 1 if before else 1,
+            duty_id=duty.id,
+            purpose=form.purpose,
+            supersedes_id=before.id if before else None,
+        )
     else:
         build = draft
         build.rev, build.op_id, build.purpose, build.duty_id = build.rev + 1, form.op_id, form.purpose, duty.id
-    build.temporary, build.temporary_reason, build.promised_date = form.temporary, form.temporary_reason, form.promised_date
+    build.temporary, build.temporary_reason, build.promised_date = (
+        form.temporary,
+        form.temporary_reason,
+        form.promised_date,
+    )
     if form.freeze:
         build.state, build.valid_from = "frozen", now()
         for earlier in builds:

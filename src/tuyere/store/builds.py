@@ -24,8 +24,15 @@ class Build(Row, table=True):
         sa.UniqueConstraint("drive_id", "no", name="uq_build_drive_id_no"),
         sa.CheckConstraint("purpose IN ('found','designed','fitted')", name="purpose"),
         sa.CheckConstraint("state IN ('draft','frozen')", name="state"),
-        sa.CheckConstraint("NOT temporary OR (length(temporary_reason) > 0 AND promised_date IS NOT NULL)", name="temporary"),
-        sa.Index("uq_build_one_draft", "drive_id", unique=True, postgresql_where=sa.text("state = 'draft' AND archived_at IS NULL")),
+        sa.CheckConstraint(
+            "NOT temporary OR (length(temporary_reason) > 0 AND promised_date IS NOT NULL)", name="temporary"
+        ),
+        sa.Index(
+            "uq_build_one_draft",
+            "drive_id",
+            unique=True,
+            postgresql_where=sa.text("state = 'draft' AND archived_at IS NULL"),
+        ),
     )
 
     drive_id: uuid.UUID = foreign("drive.id")
@@ -34,8 +41,8 @@ class Build(Row, table=True):
     purpose: str = Field(max_length=20)
     state: str = Field(default="draft", max_length=10)
     family: str = Field(default="v-belt", max_length=20)
-    valid_from: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))  # type: ignore[call-overload]
-    valid_to: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))  # type: ignore[call-overload]
+    valid_from: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))
+    valid_to: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))
     hours_at_fit: float | None = None
     temporary: bool = Field(default=False)
     temporary_reason: str = Field(default="", max_length=200)

@@ -51,9 +51,12 @@ def check(engine: Engine) -> list[str]:
         have = set(sa.inspect(connection).get_table_names())
         wrong += [f"table {name} is missing" for name in SQLModel.metadata.tables if name not in have]
         if not wrong:
-            orphans = connection.execute(sa.text(
-                "SELECT count(*) FROM build b WHERE state = 'frozen' AND NOT EXISTS "
-                "(SELECT 1 FROM calc_record c WHERE c.build_id = b.id)")).scalar_one()
+            orphans = connection.execute(
+                sa.text(
+                    "SELECT count(*) FROM build b WHERE state = 'frozen' AND NOT EXISTS "
+                    "(SELECT 1 FROM calc_record c WHERE c.build_id = b.id)"
+                )
+            ).scalar_one()
             if orphans:
                 wrong.append(f"{orphans} frozen builds have no calculation on record")
     return wrong

@@ -23,8 +23,11 @@ from tuyere.store.views import BuildView, DriveView, DutyView, RecordView
 
 def current_duty(session: Session, drive_id: uuid.UUID) -> Duty | None:
     """The duty that holds now."""
-    return session.exec(select(Duty).where(Duty.drive_id == drive_id, col(Duty.archived_at).is_(None))
-                        .order_by(col(Duty.valid_from).desc(), col(Duty.id))).first()
+    return session.exec(
+        select(Duty)
+        .where(Duty.drive_id == drive_id, col(Duty.archived_at).is_(None))
+        .order_by(col(Duty.valid_from).desc(), col(Duty.id))
+    ).first()
 
 
 def service_factor_input(duty: Duty) -> dict[str, Any] | None:
@@ -33,7 +36,12 @@ def service_factor_input(duty: Duty) -> dict[str, Any] | None:
         return {"assume": duty.service_factor}
     if duty.driver_key is None and duty.machine_key is None:
         return None
-    given = {"driver": duty.driver_key, "machine": duty.machine_key, "hours_a_day": duty.hours_a_day, "chokes": duty.chokes}
+    given = {
+        "driver": duty.driver_key,
+        "machine": duty.machine_key,
+        "hours_a_day": duty.hours_a_day,
+        "chokes": duty.chokes,
+    }
     return {k: v for k, v in given.items() if v is not None}
 
 
@@ -41,12 +49,19 @@ def duty_view(duty: Duty, units: str) -> DutyView:
     """A duty in the person's units."""
     f = Frame(units, "").figure
     return DutyView(
-        id=duty.id, rev=duty.rev, valid_from=duty.valid_from, power=f(duty.power_kw, "power"),
-        driver_speed=f(duty.driver_rpm, "speed"), driven_speed=f(duty.driven_rpm, "speed"),
-        tolerance=f(duty.tolerance_percent, "percent"), tolerance_origin=duty.tolerance_origin,
+        id=duty.id,
+        rev=duty.rev,
+        valid_from=duty.valid_from,
+        power=f(duty.power_kw, "power"),
+        driver_speed=f(duty.driver_rpm, "speed"),
+        driven_speed=f(duty.driven_rpm, "speed"),
+        tolerance=f(duty.tolerance_percent, "percent"),
+        tolerance_origin=duty.tolerance_origin,
         centre=None if duty.centre_mm is None else f(duty.centre_mm, "length", "tape"),
         centre_give=None if duty.centre_give_mm is None else f(duty.centre_give_mm, "length", "tape"),
-        service_factor=service_factor_input(duty), surroundings=duty.surroundings)
+        service_factor=service_factor_input(duty),
+        surroundings=duty.surroundings,
+    )
 
 
 def _set_service(duty: Duty, given: ServiceFactorIn | None) -> None:
@@ -69,7 +84,8 @@ def _fill_duty(duty: Duty, form: DutySave) -> None:
     duty.tolerance_origin = "assumed" if form.tolerance is None else "user"
     duty.centre_mm, duty.centre_typed = (None, None) if form.centre is None else (form.centre.value, form.centre.typed)
     duty.centre_give_mm, duty.centre_give_typed = (
-        (None, None) if form.centre_give is None else (form.centre_give.value, form.centre_give.typed))
+        (None, None) if form.centre_give is None else (form.centre_give.value, form.centre_give.typed)
+    )
     duty.surroundings = form.surroundings
     _set_service(duty, form.service_factor)
 
@@ -85,10 +101,20 @@ def save_duty(session: Session, drive_id: uuid.UUID, form: DutySave) -> None:
     current = current_duty(session, drive_id)
     if form.rev != (current.rev if current else 0):
         raise Stale("duty", duty_view(current, form.units).model_dump(mode="json") if current else {})
-    in_use = current is not None and session.exec(select(Build.id).where(Build.duty_id == current.id)).first() is not None
+    in_use = (
+        current is not None and session.exec(select(Build.id).where(Build.duty_id == current.id)).first() is not None
+    )
     if current is None or in_use:
-        duty = Duty(id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, drive_id=drive_id, power_kw=1,
-                    driver_rpm=1, driven_rpm=1, rev=current.rev + 1 if current else 1)
+        duty = Duty(
+            id=form.id,
+            op_id=form.op_id,
+            created_by_name=form.created_by_name,
+            drive_id=drive_id,
+            power_kw=1,
+            driver_rpm=1,
+            driven_rpm=1,
+            rev=current.rev + 1 if current else 1,
+        )
     else:
         duty = current
         duty.rev, duty.op_id, duty.valid_from = duty.rev + 1, form.op_id, now()
@@ -108,9 +134,12 @@ def build_input(session: Session, build: Build) -> dict[str, Any]:
         return {"sheave": {"diameter": e.diameter_mm, "kind": e.diameter_kind, "groove": e.profile}}
 
     out: dict[str, Any] = {
-        "power": duty.power_kw, "driver": {"speed": duty.driver_rpm, **wheel(driver)}, "driven": wheel(driven),
+        "power": duty.power_kw,
+        "driver": {"speed": duty.driver_rpm, **wheel(driver)},
+        "driven": wheel(driven),
         "belt": {"designation": loop.designation, "count": loop.strands},
-        "layout": {"angle": driven.spec.get("angle", 0.0), "clockwise": driver.spec.get("clockwise", True)}}
+        "layout": {"angle": driven.spec.get("angle", 0.0), "clockwise": driver.spec.get("clockwise", True)},
+    }
     if (service := service_factor_input(duty)) is not None:
         out["service_factor"] = service
     if slip := driven.spec.get("slip"):
@@ -120,8 +149,11 @@ def build_input(session: Session, build: Build) -> dict[str, Any]:
 
 def latest_record(session: Session, build_id: uuid.UUID) -> CalcRecord:
     """The calculation a build rests on; every saved build has one."""
-    return session.exec(select(CalcRecord).where(CalcRecord.build_id == build_id, col(CalcRecord.archived_at).is_(None))
-                        .order_by(col(CalcRecord.created_at).desc())).one()
+    return session.exec(
+        select(CalcRecord)
+        .where(CalcRecord.build_id == build_id, col(CalcRecord.archived_at).is_(None))
+        .order_by(col(CalcRecord.created_at).desc())
+    ).one()
 
 
 def build_view(session: Session, build: Build) -> BuildView:
@@ -129,19 +161,37 @@ def build_view(session: Session, build: Build) -> BuildView:
     loop = below(session, Loop, "build_id", build.id)[0]
     record = latest_record(session, build.id)
     return BuildView(
-        id=build.id, rev=build.rev, no=build.no, purpose=build.purpose, state=build.state, family=build.family,
-        designation=loop.designation, belts=loop.strands, valid_from=build.valid_from,
-        created_by_name=build.created_by_name, temporary=build.temporary, temporary_reason=build.temporary_reason,
-        promised_date=build.promised_date, basis=record.input.get("basis", "ip20-1988"),
-        core_version=record.core_version, input=build_input(session, build))
+        id=build.id,
+        rev=build.rev,
+        no=build.no,
+        purpose=build.purpose,
+        state=build.state,
+        family=build.family,
+        designation=loop.designation,
+        belts=loop.strands,
+        valid_from=build.valid_from,
+        created_by_name=build.created_by_name,
+        temporary=build.temporary,
+        temporary_reason=build.temporary_reason,
+        promised_date=build.promised_date,
+        basis=record.input.get("basis", "ip20-1988"),
+        core_version=record.core_version,
+        input=build_input(session, build),
+    )
 
 
 def record_view(session: Session, build_id: uuid.UUID) -> RecordView:
     """The calculation on record for a build, as it was shown; raises NotThere."""
     build = one(session, Build, build_id)
     r = latest_record(session, build.id)
-    return RecordView(calc=r.calc, core_version=r.core_version, created_at=r.created_at, input=r.input, result=r.result,
-                      working=r.working)
+    return RecordView(
+        calc=r.calc,
+        core_version=r.core_version,
+        created_at=r.created_at,
+        input=r.input,
+        result=r.result,
+        working=r.working,
+    )
 
 
 def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveView:
@@ -149,6 +199,11 @@ def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveVi
     drive = one(session, Drive, ident)
     duty = current_duty(session, ident)
     builds = sorted(below(session, Build, "drive_id", ident), key=lambda b: -b.no)
-    return DriveView(id=drive.id, rev=drive.rev, name=drive.name, machine=machine_view(session, drive.machine_id),
-                     duty=None if duty is None else duty_view(duty, units),
-                     builds=[build_view(session, b) for b in builds])
+    return DriveView(
+        id=drive.id,
+        rev=drive.rev,
+        name=drive.name,
+        machine=machine_view(session, drive.machine_id),
+        duty=None if duty is None else duty_view(duty, units),
+        builds=[build_view(session, b) for b in builds],
+    )

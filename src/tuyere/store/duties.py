@@ -28,7 +28,7 @@ class Duty(Row, table=True):
     )
 
     drive_id: uuid.UUID = foreign("drive.id")
-    valid_from: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))  # type: ignore[call-overload]
+    valid_from: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))
     power_kw: float
     power_typed: str | None = Field(default=None, max_length=40)
     power_origin: str = Field(default="user", max_length=20)

@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, St
 
 from tuyere.calc.entries.parts import LayoutIn, ServiceFactorIn, Whole
 from tuyere.calc.entries.v_belt_drive import VBeltDriveIn
-from tuyere.calc.entry import Hours, Length, Percent, Power, Speed, reading_in
+from tuyere.calc.entry import Length, Percent, Power, Speed, reading_in
 from tuyere.calc.registry import Basis, Units
 
 # Texts are kept as typed; control characters cannot be stored, everything else is shown as text, never as markup.

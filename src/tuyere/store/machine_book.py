@@ -18,22 +18,46 @@ from tuyere.store.trouble import Stale
 from tuyere.store.views import DriveLine, EnergySourceView, MachineList, MachineView
 
 
+def _state(build: Build, draft: bool) -> str:
+    purpose = {"found": "as found", "designed": "designed", "fitted": "fitted"}[build.purpose]
+    if build.state == "draft":
+        return f"{purpose}, draft"
+    return f"{purpose}; a draft waits" if draft else purpose
+
+
 def _drive_lines(session: Session, machines: Sequence[uuid.UUID]) -> dict[uuid.UUID, list[DriveLine]]:
-    drives = session.exec(select(Drive).where(col(Drive.machine_id).in_(machines), col(Drive.archived_at).is_(None))
-                          .order_by(col(Drive.created_at), col(Drive.id))).all()
+    drives = session.exec(
+        select(Drive)
+        .where(col(Drive.machine_id).in_(machines), col(Drive.archived_at).is_(None))
+        .order_by(col(Drive.created_at), col(Drive.id))
+    ).all()
     built: dict[uuid.UUID, tuple[Build, Loop]] = {}
-    rows = session.exec(select(Build, Loop).join(Loop, col(Loop.build_id) == col(Build.id))
-                        .where(col(Build.drive_id).in_([d.id for d in drives]), col(Build.archived_at).is_(None))
-                        .order_by(col(Build.no))).all()
+    drafts: set[uuid.UUID] = set()
+    rows = session.exec(
+        select(Build, Loop)
+        .join(Loop, col(Loop.build_id) == col(Build.id))
+        .where(col(Build.drive_id).in_([d.id for d in drives]), col(Build.archived_at).is_(None))
+        .order_by(col(Build.no))
+    ).all()
     for build, loop in rows:
-        built[build.drive_id] = (build, loop)
+        # What stands on the machine counts before a plan for it.
+        on_it = built.get(build.drive_id)
+        if on_it is None or build.state == "frozen" and (build.purpose != "designed" or on_it[0].purpose == "designed"):
+            built[build.drive_id] = (build, loop)
+        if build.state == "draft":
+            drafts.add(build.drive_id)
     lines: dict[uuid.UUID, list[DriveLine]] = defaultdict(list)
     for drive in drives:
         latest = built.get(drive.id)
-        lines[drive.machine_id].append(DriveLine(
-            id=drive.id, name=drive.name, fitted=f"{latest[1].strands} × {latest[1].designation}" if latest else "",
-            state=f"{latest[0].purpose}, {latest[0].state}" if latest else "nothing known yet",
-            temporary=bool(latest and latest[0].temporary)))
+        lines[drive.machine_id].append(
+            DriveLine(
+                id=drive.id,
+                name=drive.name,
+                fitted=f"{latest[1].strands} × {latest[1].designation}" if latest else "",
+                state=_state(latest[0], drive.id in drafts) if latest else "nothing known yet",
+                temporary=bool(latest and latest[0].temporary),
+            )
+        )
     return lines
 
 
@@ -41,11 +65,28 @@ def _views(session: Session, machines: Sequence[Machine]) -> list[MachineView]:
     idents = [m.id for m in machines]
     lines = _drive_lines(session, idents)
     sources: dict[uuid.UUID, list[EnergySourceView]] = defaultdict(list)
-    for s in session.exec(select(EnergySource).where(col(EnergySource.machine_id).in_(idents), col(EnergySource.archived_at).is_(None))
-                          .order_by(col(EnergySource.created_at), col(EnergySource.id))).all():
-        sources[s.machine_id].append(EnergySourceView(id=s.id, type=s.type, isolation_point=s.isolation_point, steps=s.steps))
-    return [MachineView(id=m.id, rev=m.rev, area=m.area, walk_order=m.walk_order, name=m.name, tag=m.tag, kind=m.kind,
-                        energy_sources=sources[m.id], drives=lines[m.id]) for m in machines]
+    for s in session.exec(
+        select(EnergySource)
+        .where(col(EnergySource.machine_id).in_(idents), col(EnergySource.archived_at).is_(None))
+        .order_by(col(EnergySource.created_at), col(EnergySource.id))
+    ).all():
+        sources[s.machine_id].append(
+            EnergySourceView(id=s.id, type=s.type, isolation_point=s.isolation_point, steps=s.steps)
+        )
+    return [
+        MachineView(
+            id=m.id,
+            rev=m.rev,
+            area=m.area,
+            walk_order=m.walk_order,
+            name=m.name,
+            tag=m.tag,
+            kind=m.kind,
+            energy_sources=sources[m.id],
+            drives=lines[m.id],
+        )
+        for m in machines
+    ]
 
 
 def list_machines(session: Session, words: str = "") -> MachineList:
@@ -54,9 +95,15 @@ def list_machines(session: Session, words: str = "") -> MachineList:
     for word in words.split():
         like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
         on_drive = select(Drive.id).where(Drive.machine_id == Machine.id, col(Drive.name).ilike(like)).exists()
-        wanted = wanted.where(sa.or_(*(col(c).ilike(like) for c in (Machine.name, Machine.tag, Machine.area, Machine.kind)), on_drive))
-    machines = session.exec(wanted.order_by(col(Machine.walk_order), col(Machine.area), col(Machine.name)).limit(500)).all()
-    areas = session.exec(select(Machine.area).where(col(Machine.archived_at).is_(None)).distinct().order_by(Machine.area)).all()
+        wanted = wanted.where(
+            sa.or_(*(col(c).ilike(like) for c in (Machine.name, Machine.tag, Machine.area, Machine.kind)), on_drive)
+        )
+    machines = session.exec(
+        wanted.order_by(col(Machine.walk_order), col(Machine.area), col(Machine.name)).limit(500)
+    ).all()
+    areas = session.exec(
+        select(Machine.area).where(col(Machine.archived_at).is_(None)).distinct().order_by(Machine.area)
+    ).all()
     return MachineList(machines=_views(session, machines), areas=[a for a in areas if a])
 
 
@@ -75,7 +122,9 @@ def _set_sources(session: Session, machine: Machine, wanted: MachineCreate | Mac
             session.add(row)
     for kind, point, steps in asked:
         if (kind, point, steps) not in keep:
-            session.add(EnergySource(machine_id=machine.id, type=kind, isolation_point=point, steps=steps, created_by_name=by))
+            session.add(
+                EnergySource(machine_id=machine.id, type=kind, isolation_point=point, steps=steps, created_by_name=by)
+            )
             session.flush()
 
 
@@ -83,8 +132,16 @@ def add_machine(session: Session, form: MachineCreate) -> MachineView:
     """Add a machine, once per operation."""
     if (known := of_operation(session, Machine, form.op_id)) is not None:
         return machine_view(session, known.id)
-    machine = Machine(id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, area=form.area,
-                      walk_order=form.walk_order, name=form.name, tag=form.tag, kind=form.kind)
+    machine = Machine(
+        id=form.id,
+        op_id=form.op_id,
+        created_by_name=form.created_by_name,
+        area=form.area,
+        walk_order=form.walk_order,
+        name=form.name,
+        tag=form.tag,
+        kind=form.kind,
+    )
     session.add(machine)
     session.flush()
     _set_sources(session, machine, form, form.created_by_name)
@@ -110,7 +167,9 @@ def add_drive(session: Session, machine_id: uuid.UUID, form: DriveCreate) -> uui
     if (known := of_operation(session, Drive, form.op_id)) is not None:
         return known.id
     one(session, Machine, machine_id)
-    drive = Drive(id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, machine_id=machine_id, name=form.name)
+    drive = Drive(
+        id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, machine_id=machine_id, name=form.name
+    )
     session.add(drive)
     session.flush()
     return drive.id

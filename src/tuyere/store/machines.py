@@ -33,8 +33,11 @@ class EnergySource(Row, table=True):
     """One source of energy of a machine and how it is isolated."""
 
     __tablename__ = "energy_source"
-    __table_args__ = (sa.CheckConstraint(
-        "type IN ('electric','engine','pneumatic','hydraulic','spring','gravity','heat','other')", name="type"),)
+    __table_args__ = (
+        sa.CheckConstraint(
+            "type IN ('electric','engine','pneumatic','hydraulic','spring','gravity','heat','other')", name="type"
+        ),
+    )
 
     machine_id: uuid.UUID = foreign("machine.id")
     type: str = Field(max_length=20)

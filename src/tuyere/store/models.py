@@ -4,5 +4,16 @@ from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteS
 from tuyere.store.duties import Duty, Shaft
 from tuyere.store.machines import Drive, EnergySource, Machine
 
-__all__ = ["Build", "CalcRecord", "Drive", "Duty", "Element", "EnergySource", "Loop", "Machine", "Member",
-           "RouteStop", "Shaft"]
+__all__ = [
+    "Build",
+    "CalcRecord",
+    "Drive",
+    "Duty",
+    "Element",
+    "EnergySource",
+    "Loop",
+    "Machine",
+    "Member",
+    "RouteStop",
+    "Shaft",
+]

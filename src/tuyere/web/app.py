@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 from pathlib import Path
+from typing import Any
 
 from flask import Response, request, send_from_directory
 from flask_openapi3 import Info, OpenAPI
@@ -23,11 +24,22 @@ def _operation_id(*, bp_name: str | None = None, name: str, path: str, method: s
 
 def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     """The app on an engine; without one the address comes from TUYERE_DATABASE_URL."""
-    app = OpenAPI(__name__, info=Info(title="Tuyere", version=VERSION), security_schemes={}, doc_ui=False,
-                  validation_error_status=422, validation_error_callback=problems.from_validation,
-                  operation_id_callback=_operation_id, static_folder=None,
-                  responses={422: {"description": "problem", "content": {
-                      "application/problem+json": {"schema": problems.PROBLEM_SCHEMA}}}})
+    app = OpenAPI(
+        __name__,
+        info=Info(title="Tuyere", version=VERSION),
+        security_schemes={},
+        doc_ui=False,
+        validation_error_status=422,
+        validation_error_callback=problems.from_validation,
+        operation_id_callback=_operation_id,
+        static_folder=None,
+        responses={
+            422: {
+                "description": "problem",
+                "content": {"application/problem+json": {"schema": problems.PROBLEM_SCHEMA}},
+            }
+        },
+    )
     app.config["ENGINE"] = engine or engine_for(os.environ["TUYERE_DATABASE_URL"])
     guard.register(app)
     problems.register(app)
@@ -36,7 +48,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     app.register_api(handbook_api.api)
 
     @app.route("/openapi.json", methods=["GET"])
-    def openapi_document() -> Response:
+    def openapi_document() -> Any:
         return app.json.response(app.api_doc)
 
     @app.route("/", defaults={"path": ""}, methods=["GET"])
@@ -51,6 +63,10 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
 
     if dist.exists():
         app.wsgi_app = WhiteNoise(  # type: ignore[method-assign]
-            app.wsgi_app, root=str(dist), index_file=False, allow_all_origins=False,
-            immutable_file_test=r"^/assets/.*-[A-Za-z0-9_-]{8}\.\w+$")
+            app.wsgi_app,
+            root=str(dist),
+            index_file=False,
+            allow_all_origins=False,
+            immutable_file_test=r"^/assets/.*-[A-Za-z0-9_-]{8}\.\w+$",
+        )
     return app

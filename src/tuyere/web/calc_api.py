@@ -83,17 +83,32 @@ for _calc in CALCULATIONS.values():
 @api.get("/calc", summary="All calculations", responses={200: CalcList})
 def calc_list() -> Response:
     """The registry: names, sources, examples, input schemas."""
-    return answer(CalcList(calculations=[
-        CalcLine(name=c.name, title=c.title, summary=c.summary, source=c.source, example=c.example,
-                 input_schema=c.input_model.model_json_schema()) for c in CALCULATIONS.values()]))
+    return answer(
+        CalcList(
+            calculations=[
+                CalcLine(
+                    name=c.name,
+                    title=c.title,
+                    summary=c.summary,
+                    source=c.source,
+                    example=c.example,
+                    input_schema=c.input_model.model_json_schema(),
+                )
+                for c in CALCULATIONS.values()
+            ]
+        )
+    )
 
 
 @api.get("/choices", summary="Drivers and driven machines", responses={200: Choices})
 def choices() -> Response:
     """Keys and names for the duty."""
-    return answer(Choices(
-        drivers=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("drivers").rows],
-        driven_machines=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("driven_machines").rows]))
+    return answer(
+        Choices(
+            drivers=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("drivers").rows],
+            driven_machines=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("driven_machines").rows],
+        )
+    )
 
 
 @api.get("/shorthand", summary="Read a command line", responses=documented(Destinations))
@@ -102,17 +117,32 @@ def shorthand(query: ShorthandQuery) -> Response:
     found: list[Destination] = []
     text = query.text.strip()
     if (duty := read_duty(text, query.units)) is not None:
-        words = [f"{duty['driver_speed']} to {duty['driven_speed']} rpm", duty.get("power"), duty.get("machine_name"),
-                 f"{duty['centre']} apart" if "centre" in duty else None]
+        words = [
+            f"{duty['driver_speed']} to {duty['driven_speed']} rpm",
+            duty.get("power"),
+            duty.get("machine_name"),
+            f"{duty['centre']} apart" if "centre" in duty else None,
+        ]
         unread = f"not understood: {duty['unread']}" if "unread" in duty else "a new drive, filled in"
-        found.append(Destination(label="Choose: " + ", ".join(w for w in words if w), hint=unread, to="/choose",
-                                 query={k: str(v) for k, v in duty.items() if k not in ("machine_name", "unread")}))
+        found.append(
+            Destination(
+                label="Choose: " + ", ".join(w for w in words if w),
+                hint=unread,
+                to="/choose",
+                query={k: str(v) for k, v in duty.items() if k not in ("machine_name", "unread")},
+            )
+        )
     elif text:
         with session() as s:
             for m in list_machines(s, text).machines[:6]:
                 hint = f"machine in {m.area}" if m.area else "machine"
                 found.append(Destination(label=m.name, hint=hint, to=f"/machines/{m.id}", query={}))
-                found += [Destination(label=f"{m.name}: {d.name}", hint=d.fitted or "drive", to=f"/drives/{d.id}", query={})
-                          for d in m.drives[:3]]
-        found += [Destination(label=title, hint="calculator", to=f"/bench/{name}", query={}) for name, title in calculators(text)]
+                found += [
+                    Destination(label=f"{m.name}: {d.name}", hint=d.fitted or "drive", to=f"/drives/{d.id}", query={})
+                    for d in m.drives[:3]
+                ]
+        found += [
+            Destination(label=title, hint="calculator", to=f"/bench/{name}", query={})
+            for name, title in calculators(text)
+        ]
     return answer(Destinations(destinations=found[:10]))

@@ -12,9 +12,12 @@ from tuyere.web.problems import problem
 LARGEST_BODY = 64 * 1024
 HEADERS = {
     "Content-Security-Policy": "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; "
-                               "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
-    "X-Frame-Options": "DENY", "X-Content-Type-Options": "nosniff", "Referrer-Policy": "same-origin",
-    "Permissions-Policy": "camera=(), geolocation=(), microphone=()", "Cross-Origin-Opener-Policy": "same-origin",
+    "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+    "X-Frame-Options": "DENY",
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "same-origin",
+    "Permissions-Policy": "camera=(), geolocation=(), microphone=()",
+    "Cross-Origin-Opener-Policy": "same-origin",
 }
 
 
@@ -48,8 +51,13 @@ def register(app: Flask) -> None:
         except (ValueError, UnicodeDecodeError, RecursionError) as e:
             return problem(400, "malformed", "Not JSON", str(e)[:200])
         if not isinstance(body, dict):
-            return problem(422, "refused", "Some of this cannot be", "an object is wanted",
-                           errors=[{"path": "", "value": None, "reason": "an object is wanted", "allowed": "{...}"}])
+            return problem(
+                422,
+                "refused",
+                "Some of this cannot be",
+                "an object is wanted",
+                errors=[{"path": "", "value": None, "reason": "an object is wanted", "allowed": "{...}"}],
+            )
         return None
 
     @app.after_request

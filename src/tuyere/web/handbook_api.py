@@ -64,8 +64,20 @@ class Handbook(Answer):
 @api.get("/handbook", summary="Tables and formulas", responses={200: Handbook})
 def handbook() -> Response:
     """Everything the arithmetic rests on."""
-    tables = [TableOut(id=t.id, title=t.title, source=t.source, edition=t.edition, clause=t.clause, rule=t.rule,
-                       recalled=t.recalled, confidence=t.confidence, notes=t.notes,
-                       columns=[ColumnOut(name=c.name, unit=c.unit, meaning=c.meaning) for c in t.columns],
-                       rows=[list(r) for r in t.rows]) for t in all_tables()]
+    tables = [
+        TableOut(
+            id=t.id,
+            title=t.title,
+            source=t.source,
+            edition=t.edition,
+            clause=t.clause,
+            rule=t.rule,
+            recalled=t.recalled,
+            confidence=t.confidence,
+            notes=t.notes,
+            columns=[ColumnOut(name=c.name, unit=c.unit, meaning=c.meaning) for c in t.columns],
+            rows=[list(r) for r in t.rows],
+        )
+        for t in all_tables()
+    ]
     return answer(Handbook(tables=tables, formulas=[FormulaOut(**formula_card(f)) for f in FORMULAS.values()]))

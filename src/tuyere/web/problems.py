@@ -17,14 +17,28 @@ from tuyere.store.trouble import Frozen, NotThere, Stale
 
 log = logging.getLogger(__name__)
 PROBLEM_SCHEMA: dict[str, Any] = {
-    "type": "object", "required": ["type", "title", "status"],
+    "type": "object",
+    "required": ["type", "title", "status"],
     "properties": {
-        "type": {"type": "string"}, "title": {"type": "string"}, "status": {"type": "integer"},
+        "type": {"type": "string"},
+        "title": {"type": "string"},
+        "status": {"type": "integer"},
         "detail": {"type": "string"},
-        "errors": {"type": "array", "items": {
-            "type": "object", "required": ["path", "reason", "allowed"],
-            "properties": {"path": {"type": "string"}, "value": {}, "reason": {"type": "string"}, "allowed": {"type": "string"}}}},
-        "current": {"type": "object"}, "yours": {},
+        "errors": {
+            "type": "array",
+            "items": {
+                "type": "object",
+                "required": ["path", "reason", "allowed"],
+                "properties": {
+                    "path": {"type": "string"},
+                    "value": {},
+                    "reason": {"type": "string"},
+                    "allowed": {"type": "string"},
+                },
+            },
+        },
+        "current": {"type": "object"},
+        "yours": {},
     },
 }
 
@@ -60,8 +74,13 @@ def register(app: Flask) -> None:
     @app.errorhandler(NoSolution)
     def _none(e: NoSolution) -> Response:
         path = f"input.{e.field}" if e.field and not e.field.startswith("input") else e.field
-        return problem(422, "no-solution", "Nothing answers this", e.why,
-                       errors=[{"path": path, "value": None, "reason": e.why, "allowed": e.allowed}])
+        return problem(
+            422,
+            "no-solution",
+            "Nothing answers this",
+            e.why,
+            errors=[{"path": path, "value": None, "reason": e.why, "allowed": e.allowed}],
+        )
 
     @app.errorhandler(NotThere)
     def _missing(e: NotThere) -> Response:
@@ -69,8 +88,14 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(Stale)
     def _stale(e: Stale) -> Response:
-        return problem(409, "stale", "Changed meanwhile", f"{e}. Nothing was lost: both versions are here.",
-                       current=e.current, yours=_yours())
+        return problem(
+            409,
+            "stale",
+            "Changed meanwhile",
+            f"{e}. Nothing was lost: both versions are here.",
+            current=e.current,
+            yours=_yours(),
+        )
 
     @app.errorhandler(Frozen)
     def _frozen(e: Frozen) -> Response:
@@ -79,12 +104,20 @@ def register(app: Flask) -> None:
     @app.errorhandler(IntegrityError)
     def _clash(e: IntegrityError) -> Response:
         log.warning("refused by the database: %s", e.orig)
-        return problem(409, "clash", "Clashes with what is stored", "The same id stands for something else already.", yours=_yours())
+        return problem(
+            409,
+            "clash",
+            "Clashes with what is stored",
+            "The same id stands for something else already.",
+            yours=_yours(),
+        )
 
     @app.errorhandler(OperationalError)
     def _down(e: OperationalError) -> Response:
         log.error("database: %s", e.orig)
-        return problem(503, "database", "The database does not answer", "What you typed is kept here; try again in a moment.")
+        return problem(
+            503, "database", "The database does not answer", "What you typed is kept here; try again in a moment."
+        )
 
     @app.errorhandler(HTTPException)
     def _http(e: HTTPException) -> Response:
@@ -95,7 +128,9 @@ def register(app: Flask) -> None:
     @app.errorhandler(Exception)
     def _fault(e: Exception) -> Response:
         log.exception("internal fault")
-        return problem(500, "fault", "A fault of this program", "It was written to the log. What you typed is kept here.")
+        return problem(
+            500, "fault", "A fault of this program", "It was written to the log. What you typed is kept here."
+        )
 
 
 def _finite(x: object) -> float:

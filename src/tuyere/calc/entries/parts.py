@@ -11,8 +11,8 @@ from tuyere.calc.registry import Input
 from tuyere.core.duty.service import ServiceFactor, service_factor
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
 from tuyere.core.sources import Source
+from tuyere.core.steps import looked_up, mark
 from tuyere.core.tables import table
 from tuyere.core.vbelt.sheaves import Sheave, sheave
 
@@ -38,10 +38,12 @@ class ServiceFactorIn(Input):
     """Either a factor taken as given, or what it follows from."""
 
     assume: Factor | None = Field(default=None, description="a factor you take as given")
-    driver: Text | None = Field(default=None, description="what drives and how it is started",
-                                json_schema_extra={"x-choices": "drivers"})
-    machine: Text | None = Field(default=None, description="the driven machine",
-                                 json_schema_extra={"x-choices": "driven_machines"})
+    driver: Text | None = Field(
+        default=None, description="what drives and how it is started", json_schema_extra={"x-choices": "drivers"}
+    )
+    machine: Text | None = Field(
+        default=None, description="the driven machine", json_schema_extra={"x-choices": "driven_machines"}
+    )
     hours_a_day: Hours | None = Field(default=None, description="running hours a day")
     chokes: bool | None = Field(default=None, description="can it jam and stall the drive?")
 
@@ -50,8 +52,11 @@ class SheaveIn(Input):
     """A grooved sheave: one diameter, which diameter that is, and its groove."""
 
     diameter: Size = Field(description="diameter of the sheave")
-    kind: Kind | None = Field(default=None, description="which diameter: outside by tape or caliper (the default), "
-                              "datum or pitch (classical), effective (narrow)")
+    kind: Kind | None = Field(
+        default=None,
+        description="which diameter: outside by tape or caliper (the default), "
+        "datum or pitch (classical), effective (narrow)",
+    )
     groove: Groove = Field(description="groove section")
 
 
@@ -71,8 +76,9 @@ class DrivenIn(Input):
 class LayoutIn(Input):
     """How the drive stands, for the drawing only."""
 
-    angle: Real = Field(default=0.0, ge=-180, le=180, description="direction from driver to driven shaft, degrees "
-                         "above horizontal")
+    angle: Real = Field(
+        default=0.0, ge=-180, le=180, description="direction from driver to driven shaft, degrees above horizontal"
+    )
     clockwise: bool = Field(default=True, description="the driver turns clockwise as drawn")
 
 
@@ -81,8 +87,13 @@ def sheave_of(given: SheaveIn, field: str) -> Sheave:
     kind = given.kind
     if kind is None:
         kind = "outside"
-        notice("info", "kind-assumed", "The diameter is taken as the outside diameter.", f"input.{field}.kind",
-               "Say which diameter it is.")
+        notice(
+            "info",
+            "kind-assumed",
+            "The diameter is taken as the outside diameter.",
+            f"input.{field}.kind",
+            "Say which diameter it is.",
+        )
     return sheave(given.diameter.value, kind, given.groove, field)
 
 
@@ -92,17 +103,39 @@ def factor_of(given: ServiceFactorIn | None) -> float:
         value = given.assume.value
         if value < 0.8 or value > 5:
             raise InputError("service_factor.assume", value, "not a service factor", "0.8 to 5")
-        notice("caution", "assumed", f"Service factor {value:g} is assumed.", "input.service_factor",
-               "Choose the driver, the driven machine and the hours.")
-        return float(mark("service_factor", looked_up("K_s", value, "", Source("as given", origin="assumed", confidence="medium"))))
+        notice(
+            "caution",
+            "assumed",
+            f"Service factor {value:g} is assumed.",
+            "input.service_factor",
+            "Choose the driver, the driven machine and the hours.",
+        )
+        return float(
+            mark(
+                "service_factor", looked_up("K_s", value, "", Source("as given", origin="assumed", confidence="medium"))
+            )
+        )
     if given is None or (given.driver is None and given.machine is None):
-        notice("caution", "assumed", "Service factor 1.2 is assumed: a medium machine, normal hours.",
-               "input.service_factor", "Choose the driver, the driven machine and the hours.")
-        return float(mark("service_factor", looked_up("K_s", 1.2, "", Source("assumed for a medium machine", origin="assumed", confidence="low"))))
-    if given.driver is None or given.machine is None:
-        missing = "driver" if given.driver is None else "machine"
-        raise InputError(f"service_factor.{missing}", None, "both the driver and the driven machine are needed",
-                         "a key of the handbook table")
+        notice(
+            "caution",
+            "assumed",
+            "Service factor 1.2 is assumed: a medium machine, normal hours.",
+            "input.service_factor",
+            "Choose the driver, the driven machine and the hours.",
+        )
+        return float(
+            mark(
+                "service_factor",
+                looked_up("K_s", 1.2, "", Source("assumed for a medium machine", origin="assumed", confidence="low")),
+            )
+        )
+    if given.machine is None:
+        raise InputError(
+            "service_factor.machine",
+            None,
+            "the driven machine is needed beside the driver",
+            "a key of the handbook table",
+        )
     return worked_factor(given).factor
 
 
@@ -110,9 +143,25 @@ def worked_factor(given: ServiceFactorIn) -> ServiceFactor:
     """The factor from driver, machine and hours; ten hours are assumed where none are given."""
     hours = value_of(given.hours_a_day, 10.0)
     if given.hours_a_day is None:
-        notice("caution", "assumed", "10 hours a day are assumed.", "input.service_factor.hours_a_day", "Say how long it runs.")
+        notice(
+            "caution",
+            "assumed",
+            "10 hours a day are assumed.",
+            "input.service_factor.hours_a_day",
+            "Say how long it runs.",
+        )
+    driver = given.driver
+    if driver is None:
+        driver = "motor-nema-b"
+        notice(
+            "caution",
+            "driver-assumed",
+            "A squirrel-cage motor with an easy start is assumed.",
+            "input.service_factor.driver",
+            "Say what drives and how it starts.",
+        )
     try:
-        found = service_factor(given.driver or "", given.machine or "", hours, given.chokes)
+        found = service_factor(driver, given.machine or "", hours, given.chokes)
     except InputError as e:
         raise InputError(f"service_factor.{e.field}", e.value, e.why, e.allowed) from e
     mark("service_factor", found.factor)

@@ -31,20 +31,32 @@ class SpeedRatioOut(Answer):
     solved_for: str
 
 
-@calculation("speed-ratio", "Speeds and diameters",
-             "Driver and driven speed and both pitch diameters: give three, get the fourth.",
-             "kinematics of a belt on two pulleys",
-             {"units": "us", "input": {"driver_speed": "1750 rpm", "driver_diameter": "5.4 in", "driven_diameter": "9.4 in"}})
+@calculation(
+    "speed-ratio",
+    "Speeds and diameters",
+    "Driver and driven speed and both pitch diameters: give three, get the fourth.",
+    "kinematics of a belt on two pulleys",
+    {"units": "us", "input": {"driver_speed": "1750 rpm", "driver_diameter": "5.4 in", "driven_diameter": "9.4 in"}},
+)
 def speed_ratio(given: SpeedRatioIn, frame: Frame) -> SpeedRatioOut:
     """Solve for the one left open."""
-    r = solve_speed_ratio(*(None if e is None else e.value for e in (
-        given.driver_speed, given.driven_speed, given.driver_diameter, given.driven_diameter)), value_of(given.slip))
+    n1, n2, d1, d2 = (
+        None if e is None else e.value
+        for e in (given.driver_speed, given.driven_speed, given.driver_diameter, given.driven_diameter)
+    )
+    r = solve_speed_ratio(n1, n2, d1, d2, value_of(given.slip))
     fig = frame.figure
     return SpeedRatioOut(
         driver_speed=fig(r.driver_rpm, "speed", step="driver_speed"),
         driven_speed=fig(r.driven_rpm, "speed", step="driven_speed"),
         driver_diameter=fig(r.driver_mm, "length", "size", "driver_diameter"),
         driven_diameter=fig(r.driven_mm, "length", "size", "driven_diameter"),
-        ratio=fig(r.ratio, "factor", "exact", "ratio"), belt_speed=fig(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
-        solved_for={"driver_rpm": "driver_speed", "driven_rpm": "driven_speed", "driver_mm": "driver_diameter",
-                    "driven_mm": "driven_diameter"}[r.solved_for])
+        ratio=fig(r.ratio, "factor", "exact", "ratio"),
+        belt_speed=fig(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
+        solved_for={
+            "driver_rpm": "driver_speed",
+            "driven_rpm": "driven_speed",
+            "driver_mm": "driver_diameter",
+            "driven_mm": "driven_diameter",
+        }[r.solved_for],
+    )

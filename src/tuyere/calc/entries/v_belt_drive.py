@@ -1,12 +1,10 @@
 """`v-belt-drive`: one whole drive, from duty to shaft load."""
 
-
 from typing import Annotated
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entry import Power
 from tuyere.calc.entries.parts import (
     DrivenIn,
     LayoutIn,
@@ -19,13 +17,14 @@ from tuyere.calc.entries.parts import (
     sheave_of,
     slip_of,
 )
+from tuyere.calc.entry import Power
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.notices import notice
 from tuyere.core.tension.set_tension import Setting
+from tuyere.core.units import KW_PER_HP, MM_PER_IN
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import Given, Rating, rate
-from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
 
 class BeltIn(Input):
@@ -33,7 +32,8 @@ class BeltIn(Input):
 
     designation: Annotated[Text, Field(description="such as B90, BX90, 5VX1000")]
     count: Annotated[Whole, Field(ge=1, le=30)] | None = Field(
-        default=None, description="belts on the drive; left open, as many as are needed")
+        default=None, description="belts on the drive; left open, as many as are needed"
+    )
 
 
 class VBeltDriveIn(Input):
@@ -102,10 +102,19 @@ class VBeltDriveOut(Answer):
 def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
     """The core's input of a drive."""
     return Given(
-        given.power.value, factor_of(given.service_factor), given.driver.speed.value,
-        sheave_of(given.driver.sheave, "driver.sheave"), sheave_of(given.driven.sheave, "driven.sheave"),
-        belt(given.belt.designation), given.belt.count, slip_of(given.slip), frame.basis,
-        given.layout.angle, given.layout.clockwise, frame.tape_mark_mm)
+        given.power.value,
+        factor_of(given.service_factor),
+        given.driver.speed.value,
+        sheave_of(given.driver.sheave, "driver.sheave"),
+        sheave_of(given.driven.sheave, "driven.sheave"),
+        belt(given.belt.designation),
+        given.belt.count,
+        slip_of(given.slip),
+        frame.basis,
+        given.layout.angle,
+        given.layout.clockwise,
+        frame.tape_mark_mm,
+    )
 
 
 def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
@@ -114,12 +123,18 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
 
     def band(pair: tuple[Setting, Setting], what: str, kind: str, name: str, prefix: str) -> Band:
         low, high = (float(getattr(s, what)) for s in pair)
-        return frame.band(low, high, kind, (f"{prefix}_{name}_low", f"{prefix}_{name}_high"),
-                          None if kind == "frequency" else "belt")
+        return frame.band(
+            low, high, kind, (f"{prefix}_{name}_low", f"{prefix}_{name}_high"), None if kind == "frequency" else "belt"
+        )
 
     room = r.room
     if room is None:
-        notice("info", "no-allowance", "No published room to fit and take up is on hand for this length.", "input.belt.designation")
+        notice(
+            "info",
+            "no-allowance",
+            "No published room to fit and take up is on hand for this length.",
+            "input.belt.designation",
+        )
     return VBeltDriveOut(
         designation=given.belt.designation,
         belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),
@@ -166,17 +181,27 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         hub_running=f(t.hub_running_n, "force", step="hub_running", per="hub"),
         belt_mass=f(t.mass_kg_m, "mass_per_length", step="belt_mass"),
         installation=None if room is None else f(room.installation_in * MM_PER_IN, "length", "tape"),
-        take_up=None if room is None else f(room.take_up_in * MM_PER_IN, "length", "tape"))
+        take_up=None if room is None else f(room.take_up_in * MM_PER_IN, "length", "tape"),
+    )
 
 
-@calculation("v-belt-drive", "V-belt drive",
-             "A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
-             "ANSI/RMA IP-20 and IP-22; geometry and statics exact",
-             {"units": "us", "basis": "ip20-1988", "input": {
-                 "power": "15hp", "service_factor": {"assume": 1.3},
-                 "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
-                 "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
-                 "belt": {"designation": "B90", "count": None}}})
+@calculation(
+    "v-belt-drive",
+    "V-belt drive",
+    "A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
+    "ANSI/RMA IP-20 and IP-22; geometry and statics exact",
+    {
+        "units": "us",
+        "basis": "ip20-1988",
+        "input": {
+            "power": "15hp",
+            "service_factor": {"assume": 1.3},
+            "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
+            "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
+            "belt": {"designation": "B90", "count": None},
+        },
+    },
+)
 def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     """Work the drive."""
     core = given_of(given, frame)

@@ -5,19 +5,18 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Angle, Factor, Speed, value_of
 from tuyere.calc.entries.parts import Kind, Text
-from tuyere.calc.entry import Size
+from tuyere.calc.entry import Angle, Factor, Size, Speed, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.speeds.formulas import belt_speed
 from tuyere.core.steps import mark
+from tuyere.core.units import KW_PER_HP
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import check_section_limits, rate_one_belt
 from tuyere.core.vbelt.sheaves import sheave
-from tuyere.core.units import KW_PER_HP
 
 
 class RatingIn(Input):
@@ -43,11 +42,23 @@ class RatingOut(Answer):
     pitch_diameter: Figure
 
 
-@calculation("v-belt-rating", "Power of one V-belt",
-             "Basic rating, addition for the ratio, arc and length factors of one belt.",
-             "ANSI/RMA IP-20 and IP-22",
-             {"units": "us", "input": {"designation": "B90", "speed": "1750", "diameter": "5.4", "kind": "pitch",
-                                       "ratio": 1.741, "arc": 173.3}})
+@calculation(
+    "v-belt-rating",
+    "Power of one V-belt",
+    "Basic rating, addition for the ratio, arc and length factors of one belt.",
+    "ANSI/RMA IP-20 and IP-22",
+    {
+        "units": "us",
+        "input": {
+            "designation": "B90",
+            "speed": "1750",
+            "diameter": "5.4",
+            "kind": "pitch",
+            "ratio": 1.741,
+            "arc": 173.3,
+        },
+    },
+)
 def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
     """Rate one belt."""
     ratio, arc = value_of(given.ratio, 1.0), value_of(given.arc, 180.0)
@@ -78,4 +89,5 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
         arc_factor=fig(r.arc_factor, "factor", step="arc_factor"),
         length_factor=fig(r.length_factor, "factor", step="length_factor"),
         belt_speed=fig(float(speed), "belt_speed", step="belt_speed"),
-        pitch_diameter=fig(small.pitch_mm, "length", "size"))
+        pitch_diameter=fig(small.pitch_mm, "length", "size"),
+    )

@@ -1,11 +1,11 @@
 """`v-belt-select`: every standard drive for a duty, ranked, and why the others fell out."""
 
+from collections.abc import Callable
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
-from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
 from tuyere.calc.entries.parts import (
     Groove,
     LayoutIn,
@@ -20,6 +20,7 @@ from tuyere.calc.entries.parts import (
     slip_of,
 )
 from tuyere.calc.entries.v_belt_drive import VBeltDriveOut, drive_out
+from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
 from tuyere.calc.frame import Frame, elevation_out
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.shown import shown
@@ -47,7 +48,8 @@ class FixedIn(Input):
     driver: SheaveIn | None = Field(default=None, description="the driver sheave that stays")
     driven: SheaveIn | None = Field(default=None, description="the driven sheave that stays")
     section: Literal["A", "AX", "B", "BX", "C", "CX", "D", "3VX", "5V", "5VX", "8V"] | None = Field(
-        default=None, description="the belt section that stays")
+        default=None, description="the belt section that stays"
+    )
     belt: Text | None = Field(default=None, description="the belt that stays, such as B90")
 
 
@@ -129,10 +131,14 @@ class VBeltSelectOut(Answer):
 
 
 LIMIT_WORDS = {
-    "speed": ("driven speed off by {v} %", "percent"), "sheave size": ("a sheave too small for its section or too large for the room", ""),
-    "centre distance": ("centre distance {v}", "length"), "arc": ("arc on the small sheave {v}", "angle"),
-    "rim speed": ("belt speed {v}", "belt_speed"), "power": ("the belt carries nothing at this speed", ""),
-    "belts": ("{v} belts needed", "count"), "face width": ("face width {v}", "length"),
+    "speed": ("driven speed off by {v} %", "percent"),
+    "sheave size": ("a sheave too small for its section or too large for the room", ""),
+    "centre distance": ("centre distance {v}", "length"),
+    "arc": ("arc on the small sheave {v}", "angle"),
+    "rim speed": ("belt speed {v}", "belt_speed"),
+    "power": ("the belt carries nothing at this speed", ""),
+    "belts": ("{v} belts needed", "count"),
+    "face width": ("face width {v}", "length"),
 }
 
 
@@ -140,13 +146,22 @@ def centre_range(given: CentreIn) -> tuple[float, float]:
     """Least and greatest centre distance in mm; raises InputError on a half or crossed range."""
     if given.about is not None:
         if given.low is not None or given.high is not None:
-            raise InputError("centre.about", given.about.value, "give the centre distance that is there or a range, not both", "")
+            raise InputError(
+                "centre.about", given.about.value, "give the centre distance that is there or a range, not both", ""
+            )
         give = value_of(given.give, 0.03 * given.about.value)
         if given.give is None:
-            notice("caution", "assumed", "The centre distance is assumed to give 3 % either way.", "input.centre.give",
-                   "Say how far it can be moved.")
+            notice(
+                "caution",
+                "assumed",
+                "The centre distance is assumed to give 3 % either way.",
+                "input.centre.give",
+                "Say how far it can be moved.",
+            )
         if give >= given.about.value:
-            raise InputError("centre.give", give, "more than the centre distance itself", "less than the centre distance")
+            raise InputError(
+                "centre.give", give, "more than the centre distance itself", "less than the centre distance"
+            )
         return given.about.value - give, given.about.value + give
     if given.low is None or given.high is None:
         raise InputError("centre", None, "a centre distance is needed", "low and high, or the one that is there")
@@ -159,11 +174,22 @@ def _fixed(given: FixedIn) -> Fixed:
     one = belt(given.belt, "fixed.belt") if given.belt else None
     driver = sheave_of(given.driver, "fixed.driver") if given.driver else None
     driven = sheave_of(given.driven, "fixed.driven") if given.driven else None
-    grooves = {g: n for n, g in (("driver", driver.groove if driver else None), ("driven", driven.groove if driven else None),
-                                 ("belt", one.section.groove if one else None)) if g}
+    grooves = {
+        g: n
+        for n, g in (
+            ("driver", driver.groove if driver else None),
+            ("driven", driven.groove if driven else None),
+            ("belt", one.section.groove if one else None),
+        )
+        if g
+    }
     if len(grooves) > 1:
-        raise InputError("fixed", None, "the parts that stay do not share a groove: " +
-                         ", ".join(f"{n} {g}" for g, n in grooves.items()), "the same groove section")
+        raise InputError(
+            "fixed",
+            None,
+            "the parts that stay do not share a groove: " + ", ".join(f"{n} {g}" for g, n in grooves.items()),
+            "the same groove section",
+        )
     if one and given.section and given.section != one.section.name:
         raise InputError("fixed.section", given.section, f"the belt that stays is {one.section.name}", one.section.name)
     return Fixed(driver, driven, given.section, one)
@@ -174,14 +200,25 @@ def _says(r: Rejected, frame: Frame) -> str:
     if not r.nearest or r.miss_percent == float("inf"):
         return "the belt is too short for the sheaves" if r.limit == "centre distance" else ""
     v = f"{r.value:+.1f}" if kind == "percent" else shown(r.value, kind, frame.units, "tape") if kind else ""
-    bound = f"{r.bound:.1f} %" if kind == "percent" else shown(r.bound, kind, frame.units, "tape") if kind and r.limit != "power" else ""
+    bound = (
+        f"{r.bound:.1f} %"
+        if kind == "percent"
+        else shown(r.bound, kind, frame.units, "tape")
+        if kind and r.limit != "power"
+        else ""
+    )
     return words.format(v=v) + (f", limit {bound}" if bound else "")
 
 
 def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
     reasons = []
-    for words, key in (("fewest belts", lambda x: x.belts), ("least shaft load", lambda x: x.shaft_load_n),
-                       ("narrowest", lambda x: x.width_mm), ("closest speed", lambda x: abs(x.speed_error_percent))):
+    figures: list[tuple[str, Callable[[Candidate], float]]] = [
+        ("fewest belts", lambda x: x.belts),
+        ("least shaft load", lambda x: x.shaft_load_n),
+        ("narrowest", lambda x: x.width_mm),
+        ("closest speed", lambda x: abs(x.speed_error_percent)),
+    ]
+    for words, key in figures:
         if key(c) <= min(key(x) for x in all_of) * (1 + 1e-9) + 1e-9:
             reasons.append(words)
     if c.stocked:
@@ -193,13 +230,24 @@ def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
     return reasons
 
 
-@calculation("v-belt-select", "Choose a V-belt drive",
-             "Every combination of standard sheaves and belts for a duty, ranked, with the reasons why others fell out.",
-             "ANSI/RMA IP-20 and IP-22",
-             {"units": "us", "input": {
-                 "power": "15hp", "service_factor": {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 16},
-                 "driver_speed": "1750", "driven_speed": "640", "tolerance": 3,
-                 "centre": {"about": "28 in"}}}, search=True)
+@calculation(
+    "v-belt-select",
+    "Choose a V-belt drive",
+    "Every combination of standard sheaves and belts for a duty, ranked, with the reasons why others fell out.",
+    "ANSI/RMA IP-20 and IP-22",
+    {
+        "units": "us",
+        "input": {
+            "power": "15hp",
+            "service_factor": {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 16},
+            "driver_speed": "1750",
+            "driven_speed": "640",
+            "tolerance": 3,
+            "centre": {"about": "28 in"},
+        },
+    },
+    search=True,
+)
 def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
     """Sweep, rank, and work the best few in the open."""
     factor = factor_of(given.service_factor)
@@ -207,36 +255,89 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
     low, high = centre_range(given.centre)
     tolerance = value_of(given.tolerance, 3.0)
     if given.tolerance is None:
-        notice("caution", "assumed", "3 % either way on the driven speed is assumed.", "input.tolerance", "Say how exact it must be.")
+        notice(
+            "caution",
+            "assumed",
+            "3 % either way on the driven speed is assumed.",
+            "input.tolerance",
+            "Say how exact it must be.",
+        )
     if not 0 < tolerance <= 50:
         raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
     ratio = given.driver_speed.value / given.driven_speed.value
     if not 1 / 15 <= ratio <= 15:
-        raise InputError("driven_speed", given.driven_speed.value, f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one belt drive",
-                         "up to 15 : 1; use two stages or a gearbox")
+        raise InputError(
+            "driven_speed",
+            given.driven_speed.value,
+            f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one belt drive",
+            "up to 15 : 1; use two stages or a gearbox",
+        )
     slip = slip_of(given.slip)
     inf = float("inf")
-    wanted = Wanted(given.power.value, design, given.driver_speed.value, given.driven_speed.value, tolerance, low, high,
-                    given.limits.belts, value_of(given.limits.driver_outside, inf), value_of(given.limits.driven_outside, inf),
-                    value_of(given.limits.width, inf), slip, given.weights.model_dump() or dict(WEIGHTS))
+    wanted = Wanted(
+        given.power.value,
+        design,
+        given.driver_speed.value,
+        given.driven_speed.value,
+        tolerance,
+        low,
+        high,
+        given.limits.belts,
+        value_of(given.limits.driver_outside, inf),
+        value_of(given.limits.driven_outside, inf),
+        value_of(given.limits.width, inf),
+        slip,
+        given.weights.model_dump() or dict(WEIGHTS),
+    )
     found = search(build_catalogue(_fixed(given.fixed), frame.basis), wanted, given.keep)
     options = []
     for c in found.best:
-        core = Given(given.power.value, factor, given.driver_speed.value, c.driver, c.driven, c.belt, None, slip, frame.basis,
-                     given.layout.angle, given.layout.clockwise, frame.tape_mark_mm)
+        core = Given(
+            given.power.value,
+            factor,
+            given.driver_speed.value,
+            c.driver,
+            c.driven,
+            c.belt,
+            None,
+            slip,
+            frame.basis,
+            given.layout.angle,
+            given.layout.clockwise,
+            frame.tape_mark_mm,
+        )
         with quiet(), collected_notices():
             worked = rate(core)
         narrow = c.belt.section.narrow
         f = frame.figure
-        options.append(OptionOut(
-            name=f"{c.belts} × {c.belt.designation}", section=c.belt.section.name, groove=c.belt.section.groove,  # type: ignore[arg-type]
-            driver_diameter=f(c.driver.line_mm, "length", "size"), driven_diameter=f(c.driven.line_mm, "length", "size"),
-            diameter_kind="effective" if narrow else "datum", belts=f(c.belts, "count"),
-            speed_error=f(c.speed_error_percent, "percent"), shaft_load=f(c.shaft_load_n, "force", per="hub"),
-            width=f(c.width_mm, "length", "size"), cost=round(c.cost, 4), cost_parts=c.parts, stocked=c.stocked,
-            reasons=_reasons(c, list(found.best), worked.spare_percent), drive=drive_out(worked, core, frame),
-            elevation=elevation_out(worked.elevation)))
+        options.append(
+            OptionOut(
+                name=f"{c.belts} × {c.belt.designation}",
+                section=c.belt.section.name,
+                groove=c.belt.section.groove,
+                driver_diameter=f(c.driver.line_mm, "length", "size"),
+                driven_diameter=f(c.driven.line_mm, "length", "size"),
+                diameter_kind="effective" if narrow else "datum",
+                belts=f(c.belts, "count"),
+                speed_error=f(c.speed_error_percent, "percent"),
+                shaft_load=f(c.shaft_load_n, "force", per="hub"),
+                width=f(c.width_mm, "length", "size"),
+                cost=round(c.cost, 4),
+                cost_parts=c.parts,
+                stocked=c.stocked,
+                reasons=_reasons(c, list(found.best), worked.spare_percent),
+                drive=drive_out(worked, core, frame),
+                elevation=elevation_out(worked.elevation),
+            )
+        )
     return VBeltSelectOut(
-        considered=found.considered, accepted=found.accepted, design_power=frame.figure(design, "power", step="design_power"),
-        centre_low=frame.figure(low, "length", "tape"), centre_high=frame.figure(high, "length", "tape"), options=options,
-        rejected=[RejectedOut(limit=r.limit, count=r.count, nearest=r.nearest, says=_says(r, frame)) for r in found.rejected])
+        considered=found.considered,
+        accepted=found.accepted,
+        design_power=frame.figure(design, "power", step="design_power"),
+        centre_low=frame.figure(low, "length", "tape"),
+        centre_high=frame.figure(high, "length", "tape"),
+        options=options,
+        rejected=[
+            RejectedOut(limit=r.limit, count=r.count, nearest=r.nearest, says=_says(r, frame)) for r in found.rejected
+        ],
+    )

@@ -44,7 +44,9 @@ def _row(name: str, key: str, field: str) -> dict[str, object]:
     try:
         return table(name).row(key=key)
     except KeyError as e:
-        raise InputError(field, key, "not in the list", f"one of {len(table(name).rows)} keys of the handbook table") from e
+        raise InputError(
+            field, key, "not in the list", f"one of {len(table(name).rows)} keys of the handbook table"
+        ) from e
 
 
 def service_factor(driver: str, machine: str, hours_a_day: float, chokes: bool | None = None) -> ServiceFactor:
@@ -60,8 +62,12 @@ def service_factor(driver: str, machine: str, hours_a_day: float, chokes: bool |
     can_choke = bool(what["chokes"]) if chokes is None else chokes
     factor = float(mark("factor", choking_factor(listed, CHOKING_LEAST if can_choke else 0.0)))
     if what["confidence"] == "low":
-        notice("caution", "judged", f"{what['machine']} is not in the published list: its class "
-               f"({what['class']}) is judged by analogy.", "machine")
+        notice(
+            "caution",
+            "judged",
+            f"{what['machine']} is not in the published list: its class ({what['class']}) is judged by analogy.",
+            "machine",
+        )
     if driver == "motor-dol":
         notice("info", "start-decides", "The start decides: straight on the line counts as high torque.", "driver")
     if can_choke and factor > listed:

@@ -1,0 +1,1 @@
+"""Shapes of belts round wheels, exact, for every family."""

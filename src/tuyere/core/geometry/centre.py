@@ -30,12 +30,17 @@ def centre_of_length(L: float, d: float, D: float, crossed: bool = False, field:
     low = shortest_centre(d, D, crossed) * (1 + 1e-12)
     with quiet():
         least = float(length(low, d, D))
-        if L <= least:
-            raise InputError(field, L, "the belt is too short: the pulleys would overlap",
-                             f"longer than {least / 25.4:.1f} in ({least:.0f} mm)")
+        if least >= L:
+            raise InputError(
+                field,
+                L,
+                "the belt is too short: the pulleys would overlap",
+                f"longer than {least / 25.4:.1f} in ({least:.0f} mm)",
+            )
         try:
-            root, info = brentq(lambda a: float(length(a, d, D)) - L, low, L, xtol=TOLERANCE_MM,
-                                rtol=8.9e-16, full_output=True)
+            root, info = brentq(
+                lambda a: float(length(a, d, D)) - L, low, L, xtol=TOLERANCE_MM, rtol=8.9e-16, full_output=True
+            )
         except ValueError as e:
             raise NoSolution("no centre distance fits this length", field) from e
     if not info.converged:

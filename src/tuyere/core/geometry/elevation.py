@@ -68,9 +68,18 @@ class Elevation:
 
 
 def two_wheel_elevation(
-    family: str, profile: str, count: int, thickness_mm: float, centre_mm: float,
-    driver_path_mm: float, driver_outside_mm: float, driven_path_mm: float, driven_outside_mm: float,
-    angle_deg: float = 0.0, clockwise: bool = True, crossed: bool = False,
+    family: str,
+    profile: str,
+    count: int,
+    thickness_mm: float,
+    centre_mm: float,
+    driver_path_mm: float,
+    driver_outside_mm: float,
+    driven_path_mm: float,
+    driven_outside_mm: float,
+    angle_deg: float = 0.0,
+    clockwise: bool = True,
+    crossed: bool = False,
 ) -> Elevation:
     """Elevation of a belt on two wheels; diameters in mm, ``angle_deg`` from driver to driven shaft.
 
@@ -78,8 +87,7 @@ def two_wheel_elevation(
     """
     turn = -1 if clockwise else 1
     x, y = centre_mm * cos(radians(angle_deg)), centre_mm * sin(radians(angle_deg))
-    wheels = [Wheel(0.0, 0.0, driver_path_mm / 2, turn),
-              Wheel(x, y, driven_path_mm / 2, -turn if crossed else turn)]
+    wheels = [Wheel(0.0, 0.0, driver_path_mm / 2, turn), Wheel(x, y, driven_path_mm / 2, -turn if crossed else turn)]
     path = belt_path(wheels)
     drawn = (
         WheelDrawing("driver", 0.0, 0.0, driver_outside_mm / 2, driver_path_mm / 2, wheels[0].turn, profile, count),
@@ -87,11 +95,11 @@ def two_wheel_elevation(
     )
     arcs = tuple(ArcDrawing(p.x, p.y, p.r, p.start_deg, p.sweep_deg, p.turn) for p in path if isinstance(p, Arc))
     strands = tuple(
-        StrandDrawing(p.x1, p.y1, p.x2, p.y2, "tight" if p.end == 0 else "slack",
-                      hypot(p.x2 - p.x1, p.y2 - p.y1))
-        for p in path if isinstance(p, Span))
+        StrandDrawing(p.x1, p.y1, p.x2, p.y2, "tight" if p.end == 0 else "slack", hypot(p.x2 - p.x1, p.y2 - p.y1))
+        for p in path
+        if isinstance(p, Span)
+    )
     reach = [(w.x, w.y, max(w.outside_radius, w.path_radius) + thickness_mm / 2) for w in drawn]
     left, right = min(x - r for x, _, r in reach), max(x + r for x, _, r in reach)
     bottom, top = min(y - r for _, y, r in reach), max(y + r for _, y, r in reach)
-    return Elevation(family, drawn, arcs, strands, thickness_mm, centre_mm,
-                     left, bottom, right - left, top - bottom)
+    return Elevation(family, drawn, arcs, strands, thickness_mm, centre_mm, left, bottom, right - left, top - bottom)

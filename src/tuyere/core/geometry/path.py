@@ -64,12 +64,17 @@ def _tangent(i: int, j: int, wheels: list[Wheel]) -> tuple[Span, float]:
     apart = hypot(dx, dy)
     lift = (b.turn * b.r - a.turn * a.r) / apart if apart else 2.0
     if abs(lift) >= 1:
-        raise InputError("centre_distance", apart, "the pulleys overlap on this belt path",
-                         f"over {abs(b.turn * b.r - a.turn * a.r):.1f} mm")
+        raise InputError(
+            "centre_distance",
+            apart,
+            "the pulleys overlap on this belt path",
+            f"over {abs(b.turn * b.r - a.turn * a.r):.1f} mm",
+        )
     heading = atan2(dy, dx) - asin(lift)
     nx, ny = -sin(heading), cos(heading)
-    span = Span(i, j, a.x - a.turn * a.r * nx, a.y - a.turn * a.r * ny,
-                b.x - b.turn * b.r * nx, b.y - b.turn * b.r * ny)
+    span = Span(
+        i, j, a.x - a.turn * a.r * nx, a.y - a.turn * a.r * ny, b.x - b.turn * b.r * nx, b.y - b.turn * b.r * ny
+    )
     return span, heading
 
 

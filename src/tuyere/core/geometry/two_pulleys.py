@@ -33,22 +33,28 @@ class TwoPulleys:
     elevation: Elevation
 
 
-def work_two_pulleys(driver_mm: float, driven_mm: float, centre_mm: float | None, length_mm: float | None,
-                     crossed: bool = False) -> TwoPulleys:
+def work_two_pulleys(
+    driver_mm: float, driven_mm: float, centre_mm: float | None, length_mm: float | None, crossed: bool = False
+) -> TwoPulleys:
     """Give a centre distance or a length, not both; diameters along the line of the length, mm.
 
     Raises InputError when both or neither are given, or the pulleys would overlap.
     """
     if (centre_mm is None) == (length_mm is None):
-        raise InputError("centre_distance", centre_mm, "give the centre distance or the belt length",
-                         "exactly one of the two")
+        raise InputError(
+            "centre_distance", centre_mm, "give the centre distance or the belt length", "exactly one of the two"
+        )
     d, D = min(driver_mm, driven_mm), max(driver_mm, driven_mm)
     length_of = crossed_length if crossed else open_length
     if centre_mm is not None:
         least = shortest_centre(d, D, crossed)
         if centre_mm <= least:
-            raise InputError("centre_distance", centre_mm, "the pulleys would overlap",
-                             f"over {least / MM_PER_IN:.2f} in ({least:.1f} mm)")
+            raise InputError(
+                "centre_distance",
+                centre_mm,
+                "the pulleys would overlap",
+                f"over {least / MM_PER_IN:.2f} in ({least:.1f} mm)",
+            )
         centre = centre_mm
         length = float(mark("belt_length", length_of(centre, d, D)))
     else:
@@ -64,8 +70,15 @@ def work_two_pulleys(driver_mm: float, driven_mm: float, centre_mm: float | None
         large = float(mark("large_arc", open_large_arc(centre, d, D)))
         span = float(mark("span", open_span(centre, d, D)))
     if small < 120:
-        notice("caution", "short-arc", "The belt wraps the small pulley by {arc} only; under 120 degrees grip is lost "
-               "quickly.", "centre_distance", "Lengthen the centre distance.", arc=(small, "angle"))
-    drawing = two_wheel_elevation("belt", "flat", 1, 0.02 * D, centre, driver_mm, driver_mm, driven_mm, driven_mm,
-                                  crossed=crossed)
+        notice(
+            "caution",
+            "short-arc",
+            "The belt wraps the small pulley by {arc} only; under 120 degrees grip is lost quickly.",
+            "centre_distance",
+            "Lengthen the centre distance.",
+            arc=(small, "angle"),
+        )
+    drawing = two_wheel_elevation(
+        "belt", "flat", 1, 0.02 * D, centre, driver_mm, driver_mm, driven_mm, driven_mm, crossed=crossed
+    )
     return TwoPulleys(length, centre, small, large, span, drawing)

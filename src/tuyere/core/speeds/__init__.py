@@ -1,0 +1,1 @@
+"""Speeds of two shafts joined by a belt."""

@@ -31,8 +31,13 @@ class SpeedRatio:
     solved_for: str
 
 
-def solve_speed_ratio(driver_rpm: float | None, driven_rpm: float | None, driver_mm: float | None,
-                      driven_mm: float | None, slip_percent: float = 0.0) -> SpeedRatio:
+def solve_speed_ratio(
+    driver_rpm: float | None,
+    driven_rpm: float | None,
+    driver_mm: float | None,
+    driven_mm: float | None,
+    slip_percent: float = 0.0,
+) -> SpeedRatio:
     """Find the one of the four that is None; diameters are pitch diameters.
 
     Raises InputError unless exactly one is None, or for slip outside 0..20 %.
@@ -40,8 +45,12 @@ def solve_speed_ratio(driver_rpm: float | None, driven_rpm: float | None, driver
     given = dict(zip(UNKNOWNS, (driver_rpm, driven_rpm, driver_mm, driven_mm), strict=True))
     missing = [n for n, x in given.items() if x is None]
     if len(missing) != 1:
-        raise InputError("driven_speed", len(missing), f"{len(missing)} of the four are left open",
-                         "leave exactly one of both speeds and both diameters open")
+        raise InputError(
+            "driven_speed",
+            len(missing),
+            f"{len(missing)} of the four are left open",
+            "leave exactly one of both speeds and both diameters open",
+        )
     if not 0 <= slip_percent <= 20:
         raise InputError("slip", slip_percent, "not a slip of a belt that still drives", "0 to 20 %")
     n1, n2, d1, d2 = (0.0 if x is None else x for x in given.values())

@@ -1,0 +1,1 @@
+"""Tension of belts: to set, to check, and on the shafts."""

@@ -17,8 +17,11 @@ from tuyere.core.sources import (
 from tuyere.core.steps import Num, formula
 from tuyere.core.units import G_FT, KG_PER_LB, KW_PER_HP, M_PER_FT, MM_PER_IN, N_PER_LBF
 
-ARC_FORM = Source("Closed form of the arc factor, friction 0.5123 and a 5 : 1 tension ratio at 180 degrees",
-                  origin="recalled", confidence="high")
+ARC_FORM = Source(
+    "Closed form of the arc factor, friction 0.5123 and a 5 : 1 tension ratio at 180 degrees",
+    origin="recalled",
+    confidence="high",
+)
 
 
 @formula("H_d", EXACT_UNITS)
@@ -156,7 +159,4 @@ def hub_load_standing(N_b: Num, T_s: Num, theta: Num) -> Num:
 @formula("F_h", STATICS)
 def hub_load_running(N_b: Num, T_1: Num, T_2: Num, T_cN: Num, theta: Num) -> Num:
     """The strand tensions less their centrifugal part, added as vectors."""
-    return N_b * sqrt(
-        (T_1 - T_cN) ** 2 + (T_2 - T_cN) ** 2 - 2 * (T_1 - T_cN) * (T_2 - T_cN) * cos(radians(theta))
-    )
-
+    return N_b * sqrt((T_1 - T_cN) ** 2 + (T_2 - T_cN) ** 2 - 2 * (T_1 - T_cN) * (T_2 - T_cN) * cos(radians(theta)))

@@ -69,8 +69,18 @@ class TensionPlan:
     hub_running_n: float
 
 
-def plan_tension(K_c: float, Y: float, power_kw: float, design_kw: float, belts: int, speed_m_s: float,
-                 arc_deg: float, span_mm: float, length_mm: float, tape_mark_mm: float | None = None) -> TensionPlan:
+def plan_tension(
+    K_c: float,
+    Y: float,
+    power_kw: float,
+    design_kw: float,
+    belts: int,
+    speed_m_s: float,
+    arc_deg: float,
+    span_mm: float,
+    length_mm: float,
+    tape_mark_mm: float | None = None,
+) -> TensionPlan:
     """Tension of a V-belt drive on fixed centres.
 
     ``K_c`` lbf at 1000 ft/min, ``Y`` lbf; powers in kW, m/s, degrees, mm. ``tape_mark_mm`` is the
@@ -118,6 +128,19 @@ def plan_tension(K_c: float, Y: float, power_kw: float, design_kw: float, belts:
     standing = mark("hub_standing", hub_load_standing(belts, static_n, arc_deg))
     standing_new = mark("hub_standing_new", hub_load_standing(belts, new[1].tension_n, arc_deg))
     running = mark("hub_running", hub_load_running(belts, tight, slack, t_c_n, arc_deg))
-    return TensionPlan(float(static_n), float(statics), float(mass), float(depth), set_mm, run_in, new, float(tight),
-                       float(slack), float(slip_duty), float(slip_design), float(standing), float(standing_new),
-                       float(running))
+    return TensionPlan(
+        float(static_n),
+        float(statics),
+        float(mass),
+        float(depth),
+        set_mm,
+        run_in,
+        new,
+        float(tight),
+        float(slack),
+        float(slip_duty),
+        float(slip_design),
+        float(standing),
+        float(standing_new),
+        float(running),
+    )

@@ -1,0 +1,1 @@
+"""V-belts: tables, ratings, one drive, and the search over all."""

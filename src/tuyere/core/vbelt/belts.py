@@ -39,8 +39,9 @@ def parse_designation(text: str, field: str = "belt.designation") -> tuple[str, 
     """Section and number of a designation; spaces, dashes and lower case are forgiven. Raises InputError."""
     found = PATTERN.match(text.upper())
     if not found:
-        raise InputError(field, text, "not a belt designation this program reads",
-                         "section and number, such as B90, BX90, 5VX1000")
+        raise InputError(
+            field, text, "not a belt designation this program reads", "section and number, such as B90, BX90, 5VX1000"
+        )
     return found[1], float(found[2])
 
 
@@ -52,8 +53,12 @@ def belt(text: str, field: str = "belt.designation") -> Belt:
     name, number = parse_designation(text, field)
     made = belt_of(section(name, field), number, field)
     if not table("lengths").select(section=made.section.groove, number=int(number)):
-        notice("caution", "length-not-standard", f"{made.designation} is not in the standard lengths: "
-               "check that it can be had.", field)
+        notice(
+            "caution",
+            "length-not-standard",
+            f"{made.designation} is not in the standard lengths: check that it can be had.",
+            field,
+        )
     return made
 
 
@@ -62,12 +67,20 @@ def belt_of(of: Section, number: float, field: str = "belt.designation") -> Belt
     xs = length_axis(of.groove).xs
     if of.narrow:
         if not xs[0] <= number / 10 <= xs[-1]:
-            raise InputError(field, number, f"{of.name} lengths run from {xs[0] * 10:.0f} to {xs[-1] * 10:.0f}",
-                             f"{of.name}{xs[0] * 10:.0f} to {of.name}{xs[-1] * 10:.0f}")
+            raise InputError(
+                field,
+                number,
+                f"{of.name} lengths run from {xs[0] * 10:.0f} to {xs[-1] * 10:.0f}",
+                f"{of.name}{xs[0] * 10:.0f} to {of.name}{xs[-1] * 10:.0f}",
+            )
         return Belt(of, number, float(effective_length(number)), "effective")
     if not xs[0] <= number <= xs[-1]:
-        raise InputError(field, number, f"{of.name} lengths run from {xs[0]:.0f} to {xs[-1]:.0f}",
-                         f"{of.name}{xs[0]:.0f} to {of.name}{xs[-1]:.0f}")
+        raise InputError(
+            field,
+            number,
+            f"{of.name} lengths run from {xs[0]:.0f} to {xs[-1]:.0f}",
+            f"{of.name}{xs[0]:.0f} to {of.name}{xs[-1]:.0f}",
+        )
     t = table("length_addition")
     add = [row for row in t.select(section=of.groove) if row[1] <= number][-1]
     addition = looked_up("L_add", float(add[2]), t.id, t.source_of(str(add[3])), number=number)

@@ -51,9 +51,28 @@ from tuyere.core.vbelt.tables import (
 Array = NDArray[np.float64]
 
 # The columns a candidate needs, in the order the duty meets them; geometry is duty-free and worked once.
-COLUMNS = ("driver_pitch", "driven_pitch", "small_pitch", "least_pitch", "driver_outside", "driven_outside",
-           "centre", "arc", "K_theta", "K_L", "h_a", "K_1", "K_2", "K_3", "K_4", "K_c", "groove_pitch", "edge")
+COLUMNS = (
+    "driver_pitch",
+    "driven_pitch",
+    "small_pitch",
+    "least_pitch",
+    "driver_outside",
+    "driven_outside",
+    "centre",
+    "arc",
+    "K_theta",
+    "K_L",
+    "h_a",
+    "K_1",
+    "K_2",
+    "K_3",
+    "K_4",
+    "K_c",
+    "groove_pitch",
+    "edge",
+)
 
+WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0}
 LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "power", "belts", "face width")
 
 
@@ -101,9 +120,6 @@ class Wanted:
     widest_mm: float = np.inf
     slip_percent: float = 0.0
     weights: dict[str, float] = field(default_factory=lambda: dict(WEIGHTS))
-
-
-WEIGHTS = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0}
 
 
 @dataclass(frozen=True, slots=True)
@@ -218,10 +234,18 @@ def _build(fixed: Fixed, basis: str) -> Catalogue:
     return Catalogue(columns, s, d1, d2, b, tuple(belts), tuple(wheels), np.array(stocked))
 
 
-def _columns(of: Section, wheels: list[Sheave], belts: list[Belt], d1: NDArray[np.int64], d2: NDArray[np.int64],
-             b: NDArray[np.int64], basis: str) -> dict[str, Array]:
-    line, pitch, outside = (np.array([getattr(w, name) for w in wheels]) for name in
-                            ("line_mm", "pitch_mm", "outside_mm"))
+def _columns(
+    of: Section,
+    wheels: list[Sheave],
+    belts: list[Belt],
+    d1: NDArray[np.int64],
+    d2: NDArray[np.int64],
+    b: NDArray[np.int64],
+    basis: str,
+) -> dict[str, Array]:
+    line, pitch, outside = (
+        np.array([getattr(w, name) for w in wheels]) for name in ("line_mm", "pitch_mm", "outside_mm")
+    )
     lengths = np.array([x.length_in for x in belts]) * MM_PER_IN
     numbers = np.array([x.factor_number for x in belts])
     k_l = np.array([np.nan] * len(belts))
@@ -243,13 +267,26 @@ def _columns(of: Section, wheels: list[Sheave], belts: list[Belt], d1: NDArray[n
     def flat(x: float) -> Array:
         return np.full(len(d1), x)
 
-    return {"driver_pitch": pitch[d1], "driven_pitch": pitch[d2], "small_pitch": small_pitch,
-            "least_pitch": flat(least), "driver_outside": outside[d1], "driven_outside": outside[d2],
-            "centre": centre, "arc": arc, "K_theta": k_theta, "K_L": k_l[b], "h_a": h_a,
-            "K_1": flat(constants[0]), "K_2": flat(constants[1]), "K_3": flat(constants[2]),
-            "K_4": flat(constants[3]), "K_c": flat(of.K_c),
-            "groove_pitch": flat(groove_row[t.index("S_g")] * MM_PER_IN),
-            "edge": flat(groove_row[t.index("S_e")] * MM_PER_IN)}
+    return {
+        "driver_pitch": pitch[d1],
+        "driven_pitch": pitch[d2],
+        "small_pitch": small_pitch,
+        "least_pitch": flat(least),
+        "driver_outside": outside[d1],
+        "driven_outside": outside[d2],
+        "centre": centre,
+        "arc": arc,
+        "K_theta": k_theta,
+        "K_L": k_l[b],
+        "h_a": h_a,
+        "K_1": flat(constants[0]),
+        "K_2": flat(constants[1]),
+        "K_3": flat(constants[2]),
+        "K_4": flat(constants[3]),
+        "K_c": flat(of.K_c),
+        "groove_pitch": flat(groove_row[t.index("S_g")] * MM_PER_IN),
+        "edge": flat(groove_row[t.index("S_e")] * MM_PER_IN),
+    }
 
 
 def evaluate(c: dict[str, Any], wanted: Wanted) -> dict[str, Any]:
@@ -266,11 +303,24 @@ def evaluate(c: dict[str, Any], wanted: Wanted) -> dict[str, Any]:
     exact = belts_needed(wanted.design_kw, power)
     belts = np.maximum(round_up(exact), 1.0)
     feet = speed_in_feet(speed)
-    t_st = static_tension(arc_factor_closed(c["arc"]), design_horsepower(wanted.design_kw), belts, feet,
-                          centrifugal_tension(c["K_c"], feet))
+    t_st = static_tension(
+        arc_factor_closed(c["arc"]),
+        design_horsepower(wanted.design_kw),
+        belts,
+        feet,
+        centrifugal_tension(c["K_c"], feet),
+    )
     hub = hub_load_standing(belts, static_tension_newtons(t_st), c["arc"])
-    return {"driven_rpm": driven, "error": 100 * (driven / wanted.driven_rpm - 1), "speed": speed, "power": power,
-            "exact": exact, "belts": belts, "hub": hub, "width": (belts - 1) * c["groove_pitch"] + 2 * c["edge"]}
+    return {
+        "driven_rpm": driven,
+        "error": 100 * (driven / wanted.driven_rpm - 1),
+        "speed": speed,
+        "power": power,
+        "exact": exact,
+        "belts": belts,
+        "hub": hub,
+        "width": (belts - 1) * c["groove_pitch"] + 2 * c["edge"],
+    }
 
 
 def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[Any, Any, Any]]:
@@ -278,8 +328,12 @@ def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[A
     high = c["centre"] > wanted.centre_high_mm
     bound = np.where(high, wanted.centre_high_mm, wanted.centre_low_mm)
     off = np.maximum(c["centre"] - wanted.centre_high_mm, wanted.centre_low_mm - c["centre"])
-    size = np.maximum(1 - c["small_pitch"] / c["least_pitch"], np.maximum(
-        c["driver_outside"] / wanted.largest_driver_mm - 1, c["driven_outside"] / wanted.largest_driven_mm - 1))
+    size = np.maximum(
+        1 - c["small_pitch"] / c["least_pitch"],
+        np.maximum(
+            c["driver_outside"] / wanted.largest_driver_mm - 1, c["driven_outside"] / wanted.largest_driven_mm - 1
+        ),
+    )
     carries = r["power"] > 0
     belts = np.where(carries, r["belts"], 1.0)
     width = np.where(carries, r["width"], 0.0)
@@ -288,7 +342,11 @@ def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[A
         (r["error"], wanted.tolerance_percent, (np.abs(r["error"]) - wanted.tolerance_percent) / 100),
         (c["small_pitch"], c["least_pitch"], size),
         (c["centre"], bound, np.where(np.isnan(off), np.inf, off / max(wanted.centre_high_mm, 1.0))),
-        (c["arc"], 82.8 + zero, np.where(np.isnan(c["centre"]), 0.0, np.where(np.isnan(c["K_theta"]), 1 - c["arc"] / 82.8, 0.0))),
+        (
+            c["arc"],
+            82.8 + zero,
+            np.where(np.isnan(c["centre"]), 0.0, np.where(np.isnan(c["K_theta"]), 1 - c["arc"] / 82.8, 0.0)),
+        ),
         (r["speed"], RIM_SPEED_LIMIT_M_S, r["speed"] / RIM_SPEED_LIMIT_M_S - 1),
         (r["power"], 0.0, np.where(r["power"] <= 0, np.abs(r["power"]) / wanted.design_kw + 1e-6, 0.0)),
         (r["belts"], float(wanted.most_belts), belts / wanted.most_belts - 1),
@@ -340,7 +398,9 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
             if ok.any():
                 passed.append(np.flatnonzero(ok) + low)
                 figures.append({n: np.asarray(r[n])[ok] for n in ("error", "belts", "hub", "width", "power")})
-    rejected = tuple(_rejected(catalogue, k, int(counts[k]), lone[k], first[k]) for k in range(len(LIMITS)) if counts[k])
+    rejected = tuple(
+        _rejected(catalogue, k, int(counts[k]), lone[k], first[k]) for k in range(len(LIMITS)) if counts[k]
+    )
     if not passed:
         return Choice(len(catalogue), 0, (), rejected)
     rows = np.concatenate(passed)
@@ -357,37 +417,62 @@ def _name(catalogue: Catalogue, row: int) -> str:
 
 def _rejected(catalogue: Catalogue, k: int, count: int, lone: _Near, first: _Near) -> Rejected:
     near = lone if lone.row >= 0 else first
-    return Rejected(LIMITS[k], count, _name(catalogue, near.row) if near.row >= 0 else "",
-                    near.value, near.bound, 100 * near.miss, lone.row >= 0)
+    return Rejected(
+        LIMITS[k],
+        count,
+        _name(catalogue, near.row) if near.row >= 0 else "",
+        near.value,
+        near.bound,
+        100 * near.miss,
+        lone.row >= 0,
+    )
 
 
-def _ranked(catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted, keep: int,
-            each_section: int) -> list[Candidate]:
-    """The best few: each figure against the best one found, weighted; one belt length per pair of sheaves."""
+def _ranked(
+    catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted, keep: int, each_section: int
+) -> list[Candidate]:
+    """The best few: each figure against the best one found, weighted; a pair of sheaves is shown once."""
     w = wanted.weights
-    parts = {"belts": found["belts"] / found["belts"].min(), "shaft_load": found["hub"] / found["hub"].min(),
-             "width": found["width"] / found["width"].min(),
-             "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01)}
+    parts = {
+        "belts": found["belts"] / found["belts"].min(),
+        "shaft_load": found["hub"] / found["hub"].min(),
+        "width": found["width"] / found["width"].min(),
+        "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01),
+    }
     cost = sum(w.get(n, 0.0) * p for n, p in parts.items())
     centre = catalogue.columns["centre"][rows]
     aside = np.abs(centre - (wanted.centre_low_mm + wanted.centre_high_mm) / 2)
     order = np.lexsort((aside, np.round(cost, 9)))
     best: list[Candidate] = []
-    pairs: set[tuple[int, int, int]] = set()
+    names = list(sections().values())
+    # A cogged and a wrapped belt share their sheaves: the pair is shown once, with the better of the two.
+    pairs: set[tuple[str, float, float]] = set()
     per_section: dict[int, int] = {}
     for k in order:
         row = int(rows[k])
         of = int(catalogue.section_index[row])
-        pair = (of, int(catalogue.driver_index[row]), int(catalogue.driven_index[row]))
+        driver, driven = int(catalogue.driver_index[row]), int(catalogue.driven_index[row])
+        a, b = catalogue.wheels[driver], catalogue.wheels[driven]
+        pair = (names[of].groove, round(a.line_mm, 3), round(b.line_mm, 3))
         if pair in pairs or per_section.get(of, 0) >= each_section:
             continue
         pairs.add(pair)
         per_section[of] = per_section.get(of, 0) + 1
-        best.append(Candidate(
-            catalogue.wheels[pair[1]], catalogue.wheels[pair[2]], catalogue.belts[catalogue.belt_index[row]],
-            int(found["belts"][k]), float(found["hub"][k]), float(found["width"][k]), float(found["error"][k]),
-            float(centre[k]), float(cost[k]), {n: float(p[k]) for n, p in parts.items()},
-            bool(catalogue.stocked[pair[1]] and catalogue.stocked[pair[2]])))
+        best.append(
+            Candidate(
+                a,
+                b,
+                catalogue.belts[catalogue.belt_index[row]],
+                int(found["belts"][k]),
+                float(found["hub"][k]),
+                float(found["width"][k]),
+                float(found["error"][k]),
+                float(centre[k]),
+                float(cost[k]),
+                {n: float(p[k]) for n, p in parts.items()},
+                bool(catalogue.stocked[driver] and catalogue.stocked[driven]),
+            )
+        )
         if len(best) == keep:
             break
     return best

@@ -112,19 +112,32 @@ def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: 
     size = small.pitch_mm if belt.min_kind == "pitch" else small.line_mm
     if size < belt.min_diameter_in * MM_PER_IN * (1 - 1e-9):
         other = "a cogged belt, a smaller section or a larger sheave would make it possible"
-        raise InputError(f"{field}.diameter", size, f"smaller than section {belt.name} can bend round; {other}",
-                         f"{belt.min_diameter_in:g} in ({belt.min_diameter_in * MM_PER_IN:.0f} mm) {belt.min_kind} "
-                         "diameter or more")
+        raise InputError(
+            f"{field}.diameter",
+            size,
+            f"smaller than section {belt.name} can bend round; {other}",
+            f"{belt.min_diameter_in:g} in ({belt.min_diameter_in * MM_PER_IN:.0f} mm) {belt.min_kind} diameter or more",
+        )
     if speed_m_s > RIM_SPEED_LIMIT_M_S:
-        raise InputError(f"{field}.diameter", size, f"belt speed {speed_m_s / 0.00508:.0f} ft/min is over the limit of "
-                         "cast-iron sheaves", "6500 ft/min (33 m/s) at most")
+        raise InputError(
+            f"{field}.diameter",
+            size,
+            f"belt speed {speed_m_s / 0.00508:.0f} ft/min is over the limit of cast-iron sheaves",
+            "6500 ft/min (33 m/s) at most",
+        )
     if belt.min_confidence == "low":
-        notice("info", "least-diameter-assumed", f"No published least diameter of {belt.name} is on hand; the smallest "
-               f"standard sheave of its groove ({belt.min_diameter_in:g} in) stands in.", "belt.designation")
+        notice(
+            "info",
+            "least-diameter-assumed",
+            f"No published least diameter of {belt.name} is on hand; the smallest "
+            f"standard sheave of its groove ({belt.min_diameter_in:g} in) stands in.",
+            "belt.designation",
+        )
 
 
-def rate_one_belt(belt: Belt, small_pitch_mm: float, large_pitch_mm: float, small_rpm: float, arc_deg: float,
-                  basis: str) -> BeltRating:
+def rate_one_belt(
+    belt: Belt, small_pitch_mm: float, large_pitch_mm: float, small_rpm: float, arc_deg: float, basis: str
+) -> BeltRating:
     """Power of one belt on a drive, by the association's formula. Raises InputError outside the tables."""
     k_1, k_2, k_3, k_4 = rating_constants(belt.section, basis)
     d_in, r = inch_diameter(small_pitch_mm), thousand_rpm(small_rpm)
@@ -136,8 +149,11 @@ def rate_one_belt(belt: Belt, small_pitch_mm: float, large_pitch_mm: float, smal
     corrected = corrected_power(basic, added, k_theta, k_l)
     kw = mark("belt_power", belt_power_kw(corrected))
     if kw <= 0:
-        raise NoSolution("at this speed the belt carries nothing: all its strength goes into its own weight and bending",
-                         "driver.speed", "a larger sheave or a lower speed")
+        raise NoSolution(
+            "at this speed the belt carries nothing: all its strength goes into its own weight and bending",
+            "driver.speed",
+            "a larger sheave or a lower speed",
+        )
     return BeltRating(float(basic), float(added), float(k_theta), float(k_l), float(corrected), float(kw))
 
 
@@ -149,17 +165,23 @@ def rate(given: Given) -> Rating:
     """
     for role, wheel in (("driver", given.driver), ("driven", given.driven)):
         if wheel.groove != given.belt.section.groove:
-            raise InputError(f"{role}.sheave.groove", wheel.groove,
-                             f"a {given.belt.section.name} belt runs in {given.belt.section.groove} grooves",
-                             given.belt.section.groove)
+            raise InputError(
+                f"{role}.sheave.groove",
+                wheel.groove,
+                f"a {given.belt.section.name} belt runs in {given.belt.section.groove} grooves",
+                given.belt.section.groove,
+            )
     design = mark("design_power", design_power(given.power_kw, given.service_factor))
     small, large = small_and_large(given.driver, given.driven)
     small_field = "driver.sheave" if small is given.driver else "driven.sheave"
 
-    driven_rpm = mark("driven_speed", driven_speed(
-        given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent))
-    low_rpm = mark("driven_speed_low", driven_speed(
-        given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent + 2.0))
+    driven_rpm = mark(
+        "driven_speed", driven_speed(given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent)
+    )
+    low_rpm = mark(
+        "driven_speed_low",
+        driven_speed(given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent + 2.0),
+    )
     mark("speed_ratio", ratio_of_speeds(given.driver_rpm, driven_rpm))
     small_rpm = small_sheave_speed(given.driver_rpm, given.driver.pitch_mm, small.pitch_mm)
     speed = mark("belt_speed", belt_speed(given.driver.pitch_mm, given.driver_rpm))
@@ -169,8 +191,12 @@ def rate(given: Given) -> Rating:
     centre = centre_of_length(float(length), small.line_mm, large.line_mm, field="belt.designation")
     clear = (small.outside_mm + large.outside_mm) / 2
     if centre <= clear:
-        raise InputError("belt.designation", given.belt.designation, "the belt is too short: the rims would touch",
-                         f"longer than about {(length + 2 * (clear - centre)) / MM_PER_IN:.1f} in")
+        raise InputError(
+            "belt.designation",
+            given.belt.designation,
+            "the belt is too short: the rims would touch",
+            f"longer than about {(length + 2 * (clear - centre)) / MM_PER_IN:.1f} in",
+        )
     mark("centre_distance", solved("a", centre, open_length, a=centre, d=small.line_mm, D=large.line_mm))
     arc = mark("small_arc", open_small_arc(centre, small.line_mm, large.line_mm))
     large_arc = mark("large_arc", open_large_arc(centre, small.line_mm, large.line_mm))
@@ -181,29 +207,85 @@ def rate(given: Given) -> Rating:
     needed = int(mark("belts_needed", whole_belts(exact)))
     count = given.count or needed
     if count > MOST_BELTS:
-        raise NoSolution(f"{needed} belts would be needed; no sheave has so many grooves", "belt.designation",
-                         f"up to {MOST_BELTS} belts: a larger section or larger sheaves")
+        raise NoSolution(
+            f"{needed} belts would be needed; no sheave has so many grooves",
+            "belt.designation",
+            f"up to {MOST_BELTS} belts: a larger section or larger sheaves",
+        )
     spare = mark("spare", spare_power(one.corrected_kw, count, design))
     if count < needed:
         carried, wanted = one.corrected_kw * count, float(design)
-        notice("danger" if carried < given.power_kw else "caution", "too-few-belts",
-               "Carries {carried}, needs {wanted} with the service factor. {needed} belts would do.", "belt.count",
-               "Add belts, or take a larger section or larger sheaves.",
-               carried=(carried, "power"), wanted=(wanted, "power"), needed=(float(needed), "count"))
+        notice(
+            "danger" if carried < given.power_kw else "caution",
+            "too-few-belts",
+            "Carries {carried}, needs {wanted} with the service factor. {needed} belts would do.",
+            "belt.count",
+            "Add belts, or take a larger section or larger sheaves.",
+            carried=(carried, "power"),
+            wanted=(wanted, "power"),
+            needed=(float(needed), "count"),
+        )
     if arc < 120:
-        notice("caution", "short-arc", "Arc on the small sheave is {arc}: under 120 degrees a belt loses grip quickly.",
-               "belt.designation", "Lengthen the centre distance or lessen the ratio.", arc=(float(arc), "angle"))
+        notice(
+            "caution",
+            "short-arc",
+            "Arc on the small sheave is {arc}: under 120 degrees a belt loses grip quickly.",
+            "belt.designation",
+            "Lengthen the centre distance or lessen the ratio.",
+            arc=(float(arc), "angle"),
+        )
     if not 5.08 <= speed <= 25.4:
-        notice("info", "belt-speed", "Belt speed {speed} is outside the usual 1000 to 5000 ft/min.", "driver.sheave",
-               speed=(float(speed), "belt_speed"))
+        notice(
+            "info",
+            "belt-speed",
+            "Belt speed {speed} is outside the usual 1000 to 5000 ft/min.",
+            "driver.sheave",
+            speed=(float(speed), "belt_speed"),
+        )
 
-    plan = plan_tension(given.belt.section.K_c, given.belt.section.Y, given.power_kw, float(design), count,
-                        float(speed), float(arc), float(span), float(length), given.tape_mark_mm)
+    plan = plan_tension(
+        given.belt.section.K_c,
+        given.belt.section.Y,
+        given.power_kw,
+        float(design),
+        count,
+        float(speed),
+        float(arc),
+        float(span),
+        float(length),
+        given.tape_mark_mm,
+    )
     room = allowance(given.belt.section.groove, given.belt.number, given.belt.length_in)
     drawing = two_wheel_elevation(
-        "v-belt", given.belt.section.groove, count, given.belt.section.depth_in * MM_PER_IN, centre,
-        given.driver.line_mm, given.driver.outside_mm, given.driven.line_mm, given.driven.outside_mm,
-        given.angle_deg, given.clockwise)
-    return Rating(float(design), float(given.driver_rpm / driven_rpm), float(driven_rpm), float(low_rpm), float(speed),
-                  float(length), centre, float(span), float(arc), float(large_arc), one, float(exact), needed, count,
-                  float(spare), plan, room, drawing)
+        "v-belt",
+        given.belt.section.groove,
+        count,
+        given.belt.section.depth_in * MM_PER_IN,
+        centre,
+        given.driver.line_mm,
+        given.driver.outside_mm,
+        given.driven.line_mm,
+        given.driven.outside_mm,
+        given.angle_deg,
+        given.clockwise,
+    )
+    return Rating(
+        float(design),
+        float(given.driver_rpm / driven_rpm),
+        float(driven_rpm),
+        float(low_rpm),
+        float(speed),
+        float(length),
+        centre,
+        float(span),
+        float(arc),
+        float(large_arc),
+        one,
+        float(exact),
+        needed,
+        count,
+        float(spare),
+        plan,
+        room,
+        drawing,
+    )

@@ -55,8 +55,12 @@ def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") ->
     t = table("grooves")
     to_outside, to_pitch = (x * MM_PER_IN for x in differences_in(groove))
     if not diameter_mm > 2 * to_outside + 2 * to_pitch:
-        raise InputError(f"{field}.diameter", diameter_mm, "too small to be a sheave with this groove",
-                         f"over {2 * (to_outside + to_pitch) / MM_PER_IN:.2f} in")
+        raise InputError(
+            f"{field}.diameter",
+            diameter_mm,
+            "too small to be a sheave with this groove",
+            f"over {2 * (to_outside + to_pitch) / MM_PER_IN:.2f} in",
+        )
     if narrow:
         h_p = looked_up("h_p", to_pitch, t.id, t.source_of())
         line = float(effective_from_pitch(diameter_mm, h_p)) if kind == "pitch" else diameter_mm

@@ -12,8 +12,20 @@ from tuyere.core.steps import Num, looked_up
 from tuyere.core.tables import Axis, axis, declare, table
 from tuyere.core.vbelt.formulas import ratio_power_classical
 
-declare("tuyere.core.vbelt", "sections", "rating_constants", "speed_ratio_classical", "speed_ratio_narrow",
-        "arc_factor", "length_factor", "lengths", "length_addition", "diameters", "grooves", "allowances")
+declare(
+    "tuyere.core.vbelt",
+    "sections",
+    "rating_constants",
+    "speed_ratio_classical",
+    "speed_ratio_narrow",
+    "arc_factor",
+    "length_factor",
+    "lengths",
+    "length_addition",
+    "diameters",
+    "grooves",
+    "allowances",
+)
 
 EDITIONS = {"ip20-1988": "1988", "ip20-1977": "1977"}
 RIM_SPEED_LIMIT_M_S = 33.02  # 6500 ft/min, cast-iron sheaves, IP-20 and IP-22
@@ -42,19 +54,25 @@ def sections() -> dict[str, Section]:
     made = {}
     for row in table("sections").rows:
         name, groove, family, build, width, depth, _angle, k_c, y, least, kind, confidence, _src = row
-        made[name] = Section(name, groove, family == "narrow", build == "cogged", width, depth, k_c, y,
-                             least, kind, confidence)
+        made[name] = Section(
+            name, groove, family == "narrow", build == "cogged", width, depth, k_c, y, least, kind, confidence
+        )
     return made
 
 
 # Sections that people will ask for and that have no public rating here; the reason is told.
 WITHOUT_RATING = {
     "3V": "no public rating of the wrapped 3V belt is on hand (3VX has one)",
-    "2L": "no public rating of 2L is on hand", "3L": "light-duty belts are not rated here yet",
-    "4L": "light-duty belts are not rated here yet", "5L": "light-duty belts are not rated here yet",
-    "SPZ": "metric wedge belts are not rated here yet", "SPA": "metric wedge belts are not rated here yet",
-    "SPB": "metric wedge belts are not rated here yet", "SPC": "metric wedge belts are not rated here yet",
-    "Z": "Z is not rated here yet", "E": "E is rated by the 1977 edition only and is not offered here yet",
+    "2L": "no public rating of 2L is on hand",
+    "3L": "light-duty belts are not rated here yet",
+    "4L": "light-duty belts are not rated here yet",
+    "5L": "light-duty belts are not rated here yet",
+    "SPZ": "metric wedge belts are not rated here yet",
+    "SPA": "metric wedge belts are not rated here yet",
+    "SPB": "metric wedge belts are not rated here yet",
+    "SPC": "metric wedge belts are not rated here yet",
+    "Z": "Z is not rated here yet",
+    "E": "E is rated by the 1977 edition only and is not offered here yet",
 }
 
 
@@ -77,11 +95,16 @@ def rating_constants(belt: Section, basis: str, field: str = "basis") -> tuple[f
         row = t.row(section=belt.name, edition=edition)
     except KeyError as e:
         has = sorted({b for b, ed in EDITIONS.items() if t.select(section=belt.name, edition=ed)})
-        raise InputError(field, basis, f"this basis has no constants for section {belt.name}",
-                         " ".join(has) or "ip20-1988") from e
+        raise InputError(
+            field, basis, f"this basis has no constants for section {belt.name}", " ".join(has) or "ip20-1988"
+        ) from e
     source = t.source_of(row["confidence"])
-    return (looked_up("K_1", row["K_1"], t.id, source), looked_up("K_2", row["K_2"], t.id, source),
-            looked_up("K_3", row["K_3"], t.id, source), looked_up("K_4", row["K_4"], t.id, source))
+    return (
+        looked_up("K_1", row["K_1"], t.id, source),
+        looked_up("K_2", row["K_2"], t.id, source),
+        looked_up("K_3", row["K_3"], t.id, source),
+        looked_up("K_4", row["K_4"], t.id, source),
+    )
 
 
 @cache

@@ -17,7 +17,8 @@ def render_item(kind, item, _context):
 
 url = context.config.get_main_option("sqlalchemy.url")
 with create_engine(url, poolclass=pool.NullPool).connect() as connection:
-    context.configure(connection=connection, target_metadata=SQLModel.metadata, render_item=render_item,
-                      compare_server_default=True)
+    context.configure(
+        connection=connection, target_metadata=SQLModel.metadata, render_item=render_item, compare_server_default=True
+    )
     with context.begin_transaction():
         context.run_migrations()

@@ -1,0 +1,84 @@
+/** The part of JSON Schema that the input models use. */
+export interface Schema {
+  type?: string
+  title?: string
+  description?: string
+  enum?: string[]
+  const?: string
+  anyOf?: Schema[]
+  $ref?: string
+  properties?: Record<string, Schema>
+  required?: string[]
+  default?: unknown
+  minimum?: number
+  maximum?: number
+  'x-kind'?: string
+  'x-unit-us'?: string
+  'x-unit-si'?: string
+  'x-example'?: string
+  'x-choices'?: 'drivers' | 'driven_machines'
+}
+export type Field =
+  | { form: 'quantity'; name: string; path: string; help: string; us: string; si: string; example: string; kind: string; needed: boolean }
+  | { form: 'choice'; name: string; path: string; help: string; options: string[]; needed: boolean }
+  | { form: 'keyed'; name: string; path: string; help: string; table: 'drivers' | 'driven_machines'; needed: boolean }
+  | { form: 'flag'; name: string; path: string; help: string; needed: boolean }
+  | { form: 'number'; name: string; path: string; help: string; needed: boolean }
+  | { form: 'text'; name: string; path: string; help: string; needed: boolean }
+  | { form: 'group'; name: string; path: string; help: string; fields: Field[]; needed: boolean }
+
+function resolve(s: Schema, defs: Record<string, Schema>): Schema {
+  if (s.$ref) return { ...resolve(defs[s.$ref.split('/').pop() ?? ''] ?? {}, defs), ...(s.description ? { description: s.description } : {}) }
+  const real = s.anyOf?.filter((x) => x.type !== 'null') ?? []
+  if (!s['x-kind'] && real.length === 1 && real[0]) {
+    const inner = resolve(real[0], defs)
+    return { ...inner, description: s.description ?? inner.description, 'x-choices': s['x-choices'] ?? inner['x-choices'] }
+  }
+  return s
+}
+
+/** The fields of an input model, for a form. Drawing-only layout and ranking weights stay out of it. */
+export function fieldsOf(schema: Schema & { $defs?: Record<string, Schema> }, defs = schema.$defs ?? {}, prefix = ''): Field[] {
+  const hidden = new Set(['layout', 'weights', 'keep'])
+  return Object.entries(schema.properties ?? {}).flatMap(([name, raw]): Field[] => {
+    if (hidden.has(name)) return []
+    const s = resolve(raw, defs)
+    const base = { name, path: prefix + name, help: raw.description ?? s.description ?? '', needed: schema.required?.includes(name) ?? false }
+    if (s['x-kind'])
+      return [{ form: 'quantity', ...base, us: s['x-unit-us'] ?? '', si: s['x-unit-si'] ?? '', example: s['x-example'] ?? '', kind: s['x-kind'] }]
+    if (s.properties) return [{ form: 'group', ...base, fields: fieldsOf(s, defs, base.path + '.') }]
+    if (s.enum) return [{ form: 'choice', ...base, options: s.enum }]
+    if (s['x-choices']) return [{ form: 'keyed', ...base, table: s['x-choices'] }]
+    if (s.type === 'boolean') return [{ form: 'flag', ...base }]
+    if (s.type === 'integer' || s.type === 'number') return [{ form: 'number', ...base }]
+    return [{ form: 'text', ...base }]
+  })
+}
+
+/** The body from flat typed values: empty ones are left out, and so are groups nobody touched. */
+export function bodyOf(fields: Field[], typed: Record<string, string | boolean | undefined>): Record<string, unknown> | undefined {
+  const out: Record<string, unknown> = {}
+  for (const f of fields) {
+    if (f.form === 'group') {
+      const inner = bodyOf(f.fields, typed)
+      if (inner) out[f.name] = inner
+      continue
+    }
+    const v = typed[f.path]
+    if (v === undefined || v === '' || v === false) continue
+    out[f.name] = f.form === 'number' ? (Number.isFinite(Number(v)) ? Number(v) : v) : v
+  }
+  return Object.keys(out).length ? out : undefined
+}
+
+/** Flat typed values from an example's nested input. */
+export function typedOf(input: Record<string, unknown>, prefix = ''): Record<string, string | boolean> {
+  return Object.assign(
+    {},
+    ...Object.entries(input).map(([k, v]) => {
+      if (v === null || v === undefined) return {}
+      if (typeof v === 'object') return typedOf(v as Record<string, unknown>, `${prefix}${k}.`)
+      return { [prefix + k]: typeof v === 'boolean' ? v : String(v) }
+    }),
+  ) as Record<string, string | boolean>
+}

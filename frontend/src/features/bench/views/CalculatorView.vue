@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+
+import { api, attempt } from '@/api/client'
+import type { CalcLine, Elevation, Notice, Problem, SelectAnswer, Step } from '@/api/types'
+import OptionList from '@/features/choose/components/OptionList.vue'
+import ElevationDrawing from '@/features/drive/components/ElevationDrawing.vue'
+import { fit } from '@/features/drive/logic/layout'
+import FaultList from '@/shared/ui/FaultList.vue'
+import FigureTable from '@/shared/ui/FigureTable.vue'
+import HowCome from '@/shared/ui/HowCome.vue'
+import NoticeList from '@/shared/ui/NoticeList.vue'
+import { useKept } from '@/shared/state/kept'
+import { setPlace } from '@/shared/state/place'
+import { useSettings } from '@/shared/state/settings'
+
+import SchemaFields from '../components/SchemaFields.vue'
+import { bodyOf, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
+
+interface Answer {
+  result: Record<string, unknown>
+  working: Step[]
+  notices: Notice[]
+  elevation: Elevation | null
+}
+const props = defineProps<{ name: string }>()
+const settings = useSettings()
+const calc = ref<CalcLine>()
+const { value: typed, forget } = useKept<Record<string, string | boolean | undefined>>(`bench.${props.name}`, () => ({}))
+const answer = ref<Answer>()
+const problem = ref<Problem | null>(null)
+const busy = ref(false)
+const gone = ref(false)
+const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
+const fields = computed<Field[]>(() => (calc.value ? fieldsOf(calc.value.input_schema as Schema & { $defs?: Record<string, Schema> }) : []))
+const leaves = (fs: Field[]): string[] => fs.flatMap((f) => (f.form === 'group' ? leaves(f.fields) : ['input.' + f.path]))
+const others = computed(() => (problem.value?.errors ?? []).filter((e) => !leaves(fields.value).some((p) => e.path === p || e.path.startsWith(p + '.'))))
+const frame = computed(() => (answer.value?.elevation ? fit(answer.value.elevation, 520, 230, { left: 14, right: 14, top: 12, bottom: 12 }, 0) : null))
+
+async function work() {
+  busy.value = true
+  const body = { units: settings.units, input: bodyOf(fields.value, typed.value) ?? {} }
+  const got = await attempt<Answer>(
+    fetch(`/api/calc/${props.name}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }).then(
+      async (response) => {
+        const json: unknown = await response.json()
+        return response.ok ? { data: json as Answer, response } : { error: json, response }
+      },
+    ),
+  )
+  busy.value = false
+  problem.value = got.ok ? null : got.problem
+  if (got.ok) answer.value = got.data
+}
+function example() {
+  if (calc.value) typed.value = typedOf(calc.value.example.input as Record<string, unknown>)
+  void work()
+}
+onMounted(async () => {
+  const got = await attempt(api.GET('/api/calc'))
+  if (!got.ok) {
+    problem.value = got.problem
+    return
+  }
+  calc.value = got.data.calculations.find((c) => c.name === props.name)
+  gone.value = !calc.value
+  setPlace('Bench', calc.value?.title ?? '')
+})
+watch(
+  () => settings.units,
+  () => answer.value && void work(),
+)
+</script>
+
+<template>
+  <main class="page">
+    <p v-if="gone">There is no calculator of that name. <router-link to="/bench">To the bench</router-link></p>
+    <template v-if="calc">
+      <div class="row spread">
+        <h1>{{ calc.title }}</h1>
+        <span class="row">
+          <el-button @click="example">Fill in the example</el-button>
+          <el-button @click="forget(), (answer = undefined), (problem = null)">Clear</el-button>
+        </span>
+      </div>
+      <p class="dim">{{ calc.summary }} Source: {{ calc.source }}.</p>
+      <div class="two">
+        <form class="sheet form" @submit.prevent="work">
+          <SchemaFields v-model="typed" :fields="fields" :problem="problem" />
+          <FaultList :faults="problem && !problem.errors.length ? [{ path: '', reason: problem.detail || problem.title, allowed: '' }] : others" />
+          <div class="row"><el-button type="primary" native-type="submit" :loading="busy">Work it out</el-button></div>
+        </form>
+        <section class="answer" aria-live="polite">
+          <template v-if="answer">
+            <div v-if="answer.elevation && frame" class="sheet"><svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale"><ElevationDrawing :elevation="answer.elevation" :frame="frame" /></svg></div>
+            <NoticeList :notices="answer.notices" />
+            <div class="sheet form"><FigureTable :result="answer.result" @how="(s: string, t: string) => (how = { step: s, title: t })" /></div>
+          </template>
+          <p v-else class="dim">The answer stands here. An empty field is left open or assumed, and said so.</p>
+        </section>
+      </div>
+      <OptionList v-if="answer && name === 'v-belt-select'" :answer="answer as unknown as SelectAnswer" picked="" />
+      <HowCome :steps="answer?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+}
+.form {
+  padding: 14px 16px;
+  display: grid;
+  gap: 12px;
+}
+.answer {
+  display: grid;
+  gap: 12px;
+}
+svg {
+  width: 100%;
+  display: block;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { Option, SelectAnswer } from '@/api/types'
+import NoticeList from '@/shared/ui/NoticeList.vue'
+import { fit } from '@/features/drive/logic/layout'
+
+import OptionCard from './OptionCard.vue'
+
+const props = defineProps<{ answer: SelectAnswer; picked: string }>()
+const emit = defineEmits<{ pick: [option: Option] }>()
+// One scale for all, so that a bigger drive looks bigger.
+const scale = computed(() =>
+  Math.min(...props.answer.result.options.map((o) => fit(o.elevation, 250, 118, { left: 8, right: 8, top: 7, bottom: 7 }, 0).scale)),
+)
+const key = (o: Option) => `${o.name} ${o.driver_diameter.value}`
+defineExpose({ key })
+</script>
+
+<template>
+  <section class="found">
+    <p v-if="answer.result.options.length">
+      <strong>{{ answer.result.accepted.toLocaleString('en-US') }}</strong> of {{ answer.result.considered.toLocaleString('en-US') }} standard
+      drives carry {{ answer.result.design_power.shown }} design power at
+      {{ answer.result.centre_low.shown }} to {{ answer.result.centre_high.shown }}. Ordered by belts, shaft pull, width and speed error, each against
+      the best found, equal weights.
+    </p>
+    <div v-else class="sheet empty">
+      <h2>No standard V-belt drive does this</h2>
+      <p>The list below says what each one missed; the nearest misses tell what to give way on: centre distance, tolerance or room.</p>
+    </div>
+    <NoticeList :notices="answer.notices" />
+    <div class="options">
+      <OptionCard v-for="o in answer.result.options" :key="key(o)" :option="o" :scale="scale" :picked="picked === key(o)" @pick="emit('pick', o)" />
+    </div>
+    <section v-if="answer.result.rejected.length" class="sheet rejected">
+      <h3>Why the others fell out</h3>
+      <table>
+        <thead>
+          <tr><th scope="col">Limit</th><th scope="col" class="n">Drives</th><th scope="col">Nearest miss</th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in answer.result.rejected" :key="r.limit">
+            <td>{{ r.limit }}</td>
+            <td class="n figure">{{ r.count.toLocaleString('en-US') }}</td>
+            <td>{{ r.nearest }}<span v-if="r.says" class="dim">: {{ r.says }}</span></td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </section>
+</template>
+
+<style scoped>
+.found {
+  display: grid;
+  gap: 12px;
+}
+.options {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(262px, 1fr));
+  gap: 12px;
+}
+.rejected {
+  padding: 10px 14px;
+  overflow-x: auto;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  color: var(--dim);
+}
+td,
+th {
+  padding: 5px 14px 5px 0;
+  border-bottom: 1px solid var(--line);
+}
+.n {
+  text-align: right;
+}
+</style>

@@ -1,0 +1,97 @@
+import type { Duty, SelectInput, ServiceFactor } from '@/api/types'
+
+/** A duty as typed; empty means left open. */
+export interface DutyFields {
+  power: string
+  driver_speed: string
+  driven_speed: string
+  tolerance: string
+  driver: string
+  machine: string
+  hours_a_day: string
+  chokes: boolean
+  assume: string
+  centre: string
+  centre_give: string
+  surroundings: string
+}
+
+export const emptyDuty = (): DutyFields => ({
+  power: '',
+  driver_speed: '',
+  driven_speed: '',
+  tolerance: '',
+  driver: '',
+  machine: '',
+  hours_a_day: '',
+  chokes: false,
+  assume: '',
+  centre: '',
+  centre_give: '',
+  surroundings: '',
+})
+
+/** The fields of a stored duty, as its figures are shown, units written out. */
+export function fieldsOf(duty: Duty): DutyFields {
+  const s = (duty.service_factor ?? {}) as Record<string, unknown>
+  const text = (x: unknown) => (x === undefined || x === null ? '' : String(x))
+  return {
+    power: duty.power.shown,
+    driver_speed: duty.driver_speed.shown,
+    driven_speed: duty.driven_speed.shown,
+    tolerance: duty.tolerance_origin === 'assumed' ? '' : duty.tolerance.number,
+    driver: text(s.driver),
+    machine: text(s.machine),
+    hours_a_day: text(s.hours_a_day),
+    chokes: s.chokes === true,
+    assume: text(s.assume),
+    centre: duty.centre?.shown ?? '',
+    centre_give: duty.centre_give?.shown ?? '',
+    surroundings: duty.surroundings,
+  }
+}
+
+/** The service factor as the calculations take it; undefined where nothing was said. */
+export function serviceFactor(f: DutyFields): ServiceFactor | undefined {
+  if (f.assume.trim()) return { assume: f.assume }
+  if (!f.driver && !f.machine) return undefined
+  return {
+    driver: f.driver || undefined,
+    machine: f.machine || undefined,
+    hours_a_day: f.hours_a_day.trim() || undefined,
+    chokes: f.chokes || undefined,
+  }
+}
+
+/** The search that belongs to a duty. */
+export function selectInput(f: DutyFields, fixed: SelectInput['fixed'], weights: SelectInput['weights']): SelectInput {
+  return {
+    power: f.power,
+    service_factor: serviceFactor(f),
+    driver_speed: f.driver_speed,
+    driven_speed: f.driven_speed,
+    tolerance: f.tolerance.trim() || undefined,
+    centre: { about: f.centre.trim() || undefined, give: f.centre_give.trim() || undefined },
+    fixed,
+    weights,
+    layout: { angle: 0, clockwise: true },
+  }
+}
+
+/** The body that saves a duty. */
+export function dutyBody(f: DutyFields, units: 'us' | 'si', rev: number, op_id: string, name: string) {
+  return {
+    op_id,
+    rev,
+    units,
+    created_by_name: name,
+    power: f.power,
+    driver_speed: f.driver_speed,
+    driven_speed: f.driven_speed,
+    tolerance: f.tolerance.trim() || undefined,
+    service_factor: serviceFactor(f),
+    centre: f.centre.trim() || undefined,
+    centre_give: f.centre_give.trim() || undefined,
+    surroundings: f.surroundings,
+  }
+}

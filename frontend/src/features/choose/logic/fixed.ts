@@ -1,0 +1,31 @@
+import type { SelectInput } from '@/api/types'
+
+export const grooves = ['A', 'B', 'C', 'D', '3V', '5V', '8V'] as const
+export const sections = ['A', 'AX', 'B', 'BX', 'C', 'CX', 'D', '3VX', '5V', '5VX', '8V'] as const
+
+/** Parts that stay, as typed; empty means free. */
+export interface FixedFields {
+  driver: string
+  driven: string
+  groove: string
+  section: string
+  belt: string
+}
+export const nothingFixed = (): FixedFields => ({ driver: '', driven: '', groove: '', section: '', belt: '' })
+
+type Fixed = NonNullable<SelectInput['fixed']>
+
+/** What the search takes; a sheave without a groove is taken in the groove of the section that stays, else B. */
+export function fixedInput(f: FixedFields): Fixed {
+  const of = f.section.replace(/X$/, '')
+  const groove = (f.groove || of || 'B') as (typeof grooves)[number]
+  const wheel = (d: string) => (d.trim() ? { diameter: d, kind: 'outside' as const, groove } : undefined)
+  return {
+    driver: wheel(f.driver),
+    driven: wheel(f.driven),
+    section: (f.section || undefined) as Fixed['section'],
+    belt: f.belt.trim() || undefined,
+  }
+}
+
+export const anythingFixed = (f: FixedFields): boolean => Object.values(f).some((v) => v.trim() !== '')

@@ -1,0 +1,19 @@
+import type { DriveInput, Option, SelectAnswer } from '@/api/types'
+
+interface Leaf {
+  value?: number
+}
+
+/** The drive input of a chosen option: the duty as the server understood it, the option's parts. */
+export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<DriveInput, 'service_factor'>, layout?: DriveInput['layout']): DriveInput {
+  const echo = answer.input as Record<string, Leaf>
+  const wheel = (d: number) => ({ diameter: d, kind: option.diameter_kind, groove: option.groove })
+  return {
+    power: echo.power?.value ?? 0,
+    service_factor: duty.service_factor,
+    driver: { speed: echo.driver_speed?.value ?? 0, sheave: wheel(option.driver_diameter.value) },
+    driven: { sheave: wheel(option.driven_diameter.value) },
+    belt: { designation: option.drive.designation, count: option.belts.value },
+    layout: layout ?? { angle: 0, clockwise: true },
+  }
+}

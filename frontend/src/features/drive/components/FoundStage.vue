@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+
+import type { Build, Drive, DriveInput, Problem } from '@/api/types'
+import ChoiceField from '@/shared/ui/ChoiceField.vue'
+import FaultList from '@/shared/ui/FaultList.vue'
+import QuantityField from '@/shared/ui/QuantityField.vue'
+import WordField from '@/shared/ui/WordField.vue'
+import { faultAt, otherFaults } from '@/shared/format/faults'
+import { shortDate } from '@/shared/format/words'
+import { newId, useKept } from '@/shared/state/kept'
+import { save } from '@/shared/state/outbox'
+import { useSettings } from '@/shared/state/settings'
+import { grooves } from '@/features/choose/logic/fixed'
+
+// What stands on the machine today, and everything that stood there before.
+const props = defineProps<{ drive: Drive; showing: string }>()
+const emit = defineEmits<{ saved: []; open: [build: Build] }>()
+const settings = useSettings()
+const us = computed(() => settings.units === 'us')
+const adding = ref(!props.drive.builds.length)
+const { value: f, forget } = useKept(`found.${props.drive.id}`, () => ({
+  op_id: newId(),
+  power: props.drive.duty?.power.shown ?? '',
+  speed: props.drive.duty?.driver_speed.shown ?? '',
+  driver: '',
+  driven: '',
+  kind: 'outside',
+  groove: 'B',
+  belt: '',
+  count: '',
+  temporary: false,
+  reason: '',
+  promised: '',
+}))
+const kinds = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, name: key, group: '' }))
+const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))
+const problem = ref<Problem | null>(null)
+const busy = ref(false)
+const draft = computed(() => props.drive.builds.find((b) => b.state === 'draft'))
+const says: Record<string, string> = { found: 'as found', designed: 'designed', fitted: 'fitted' }
+
+async function submit() {
+  busy.value = true
+  const wheel = (diameter: string) => ({ diameter, kind: f.value.kind, groove: f.value.groove })
+  const input = {
+    power: f.value.power,
+    service_factor: (props.drive.duty?.service_factor ?? undefined) as DriveInput['service_factor'],
+    driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
+    driven: { sheave: wheel(f.value.driven) },
+    belt: { designation: f.value.belt, count: f.value.count.trim() ? Number(f.value.count) : undefined },
+  }
+  const got = await save<Build>('POST', `/api/drives/${props.drive.id}/builds`, {
+    op_id: f.value.op_id,
+    rev: draft.value?.rev ?? 0,
+    purpose: 'found',
+    freeze: true,
+    units: settings.units,
+    created_by_name: settings.name,
+    temporary: f.value.temporary,
+    temporary_reason: f.value.temporary ? f.value.reason : '',
+    promised_date: f.value.temporary ? f.value.promised || undefined : undefined,
+    input,
+  })
+  busy.value = false
+  if (got.ok) {
+    forget()
+    adding.value = false
+    emit('saved')
+  } else problem.value = got.problem
+}
+</script>
+
+<template>
+  <div class="found">
+    <table v-if="drive.builds.length">
+      <thead>
+        <tr><th scope="col">Build</th><th scope="col">What</th><th scope="col">Since</th><th scope="col">By</th><th scope="col"><span class="visually-hidden">Show</span></th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="b in drive.builds" :key="b.id" :class="{ here: b.id === showing }">
+          <td>{{ b.no }}, {{ says[b.purpose] }}<template v-if="b.state === 'draft'">, draft</template></td>
+          <td>
+            <b class="figure">{{ b.belts }} × {{ b.designation }}</b>
+            <span v-if="b.temporary" class="temp"> ◐ temporary: {{ b.temporary_reason }} Promised {{ b.promised_date ? shortDate(b.promised_date) : '' }}</span>
+          </td>
+          <td>{{ shortDate(b.valid_from) }}</td>
+          <td>{{ b.created_by_name }}</td>
+          <td><el-button v-if="b.id !== showing" text @click="emit('open', b)">Show</el-button><span v-else class="dim">shown</span></td>
+        </tr>
+      </tbody>
+    </table>
+    <el-button v-if="!adding" class="start" @click="adding = true">Write down what is on it now</el-button>
+    <form v-else @submit.prevent="submit">
+      <h2>What is on the machine</h2>
+      <div class="fields">
+        <QuantityField v-model="f.driver" label="Driver diameter" :unit="us ? 'in' : 'mm'" example="5 3/8" fractions :fault="faultAt(problem, 'input.driver.sheave')" />
+        <QuantityField v-model="f.driven" label="Driven diameter" :unit="us ? 'in' : 'mm'" example="14 1/2" fractions :fault="faultAt(problem, 'input.driven.sheave')" />
+        <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />
+        <ChoiceField v-model="f.groove" label="Groove" :choices="grooveChoices" />
+        <WordField v-model="f.belt" label="Belt, as it is marked" :fault="faultAt(problem, 'input.belt.designation')" />
+        <QuantityField v-model="f.count" label="How many" assumed="as needed" :fault="faultAt(problem, 'input.belt.count')" />
+        <QuantityField v-model="f.power" label="Motor power" :unit="us ? 'hp' : 'kW'" :fault="faultAt(problem, 'input.power')" />
+        <QuantityField v-model="f.speed" label="Motor speed" unit="rpm" :fault="faultAt(problem, 'input.driver.speed')" />
+        <el-checkbox v-model="f.temporary" label="It is only there for now" />
+        <template v-if="f.temporary">
+          <WordField v-model="f.reason" label="Why, and what will put it right" :fault="faultAt(problem, 'temporary_reason')" />
+          <div class="date">
+            <label class="label" for="promised">Promised for</label>
+            <input id="promised" v-model="f.promised" type="date" />
+          </div>
+        </template>
+      </div>
+      <FaultList :faults="otherFaults(problem, ['input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason'])" />
+      <div class="row">
+        <el-button type="primary" native-type="submit" :loading="busy">Keep it as found</el-button>
+        <el-button v-if="drive.builds.length" @click="adding = false">Close</el-button>
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.found,
+form {
+  display: grid;
+  gap: 12px;
+}
+.start {
+  justify-self: start;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-weight: 500;
+  color: var(--dim);
+}
+td,
+th {
+  padding: 4px 12px 4px 0;
+  border-bottom: 1px solid var(--line);
+}
+tr.here td {
+  background: var(--touch-soft);
+}
+.temp {
+  color: var(--warm);
+  font-weight: 600;
+}
+.date {
+  display: grid;
+  gap: 3px;
+}
+.date input {
+  height: 46px;
+  border: 1px solid var(--dim);
+  background: var(--sheet);
+  color: var(--ink);
+  font: 18px var(--face-figure);
+  padding: 0 8px;
+}
+@media (max-width: 700px) {
+  td:nth-child(4),
+  th:nth-child(4) {
+    display: none;
+  }
+}
+</style>

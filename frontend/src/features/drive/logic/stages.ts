@@ -1,0 +1,39 @@
+import type { Build, Drive, DriveAnswer } from '@/api/types'
+
+import type { Stage } from '../components/StageStrip.vue'
+
+/** The state of a drive's stages, each with one short true line. */
+export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAnswer | null): Stage[] {
+  const found = drive.builds.find((b) => b.purpose !== 'designed')
+  const duty = drive.duty
+  const r = answer?.result
+  const assumed = answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
+  const danger = answer?.notices.some((n) => n.level === 'danger')
+  const short = r ? r.spare.value < 0 : false
+  return [
+    {
+      key: 'found',
+      word: 'Found',
+      line: found ? `${found.belts} × ${found.designation}${found.temporary ? ', temporary' : ''}` : 'what is there?',
+      state: found ? (found.temporary ? 'watch' : 'fine') : 'none',
+    },
+    {
+      key: 'duty',
+      word: 'Duty',
+      line: duty ? `${duty.power.shown}, ${duty.driven_speed.shown}${assumed ? ', assumed' : ''}` : 'what must it do?',
+      state: duty ? (assumed ? 'watch' : 'fine') : 'none',
+    },
+    {
+      key: 'choose',
+      word: 'Choose',
+      line: r ? (short ? `${r.spare.number.replace('-', '')} % short` : `${r.spare.number} % to spare`) : build ? 'see what is wrong' : 'find a drive',
+      state: r ? (danger ? 'act' : short ? 'watch' : 'fine') : build ? 'act' : 'none',
+    },
+    {
+      key: 'tension',
+      word: 'Tension',
+      line: r ? `${r.deflection_force_new.shown} at ${r.deflection.shown}` : 'after a drive is chosen',
+      state: 'none',
+    },
+  ]
+}

@@ -1,0 +1,251 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+
+import { api, attempt } from '@/api/client'
+import type { Build, Drive, DriveInput, Problem } from '@/api/types'
+import FaultList from '@/shared/ui/FaultList.vue'
+import HowCome from '@/shared/ui/HowCome.vue'
+import { otherFaults } from '@/shared/format/faults'
+import { wheelName } from '@/shared/format/words'
+import { newId, useKept } from '@/shared/state/kept'
+import { save } from '@/shared/state/outbox'
+import { setPlace } from '@/shared/state/place'
+import { useSettings } from '@/shared/state/settings'
+
+import AllFigures from '../components/AllFigures.vue'
+import AnswerColumn from '../components/AnswerColumn.vue'
+import ChooseStage from '../components/ChooseStage.vue'
+import DutyStage from '../components/DutyStage.vue'
+import ElevationSheet from '../components/ElevationSheet.vue'
+import FoundStage from '../components/FoundStage.vue'
+import StageStrip from '../components/StageStrip.vue'
+import TensionStage from '../components/TensionStage.vue'
+import { useWorkedDrive } from '../composables/workedDrive'
+import { driveLabels } from '../logic/labels'
+import { stagesOf } from '../logic/stages'
+
+const props = defineProps<{ id: string }>()
+const settings = useSettings()
+const route = useRoute()
+const router = useRouter()
+const drive = ref<Drive>()
+const missing = ref<Problem | null>(null)
+const saving = ref<Problem | null>(null)
+const build = ref<Build>()
+const worked = useWorkedDrive()
+const faultPath = ref('')
+const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
+const all = ref(false)
+const page = ref<HTMLElement>()
+// A change that is not saved yet outlives the tab.
+const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
+  input: null as DriveInput | null,
+  basis: 'ip20-1988' as 'ip20-1988' | 'ip20-1977',
+  op_id: newId(),
+}))
+
+const stage = computed({
+  get: () => (typeof route.query.stage === 'string' ? route.query.stage : (build.value ? 'tension' : drive.value?.duty ? 'choose' : 'duty')),
+  set: (s) => void router.replace({ query: { ...route.query, stage: s } }),
+})
+const stages = computed(() => (drive.value ? stagesOf(drive.value, build.value, worked.answer.value) : []))
+const labels = computed(() =>
+  worked.answer.value && worked.input.value
+    ? driveLabels(worked.answer.value, worked.input.value, settings.wheelWord)
+    : [],
+)
+const titles: Record<string, string> = { found: 'As found', designed: 'Designed', fitted: 'Fitted' }
+const title = computed(() => (worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen'))
+const fault = computed(() => worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ?? worked.problem.value?.errors[0])
+const draft = computed(() => drive.value?.builds.find((b) => b.state === 'draft'))
+
+async function load(keepShown = false) {
+  const got = await attempt(api.GET('/api/drives/{ident}', { params: { path: { ident: props.id }, query: { units: settings.units } } }))
+  if (!got.ok) {
+    missing.value = got.problem
+    return
+  }
+  drive.value = got.data
+  setPlace(got.data.machine.name, got.data.name)
+  if (keepShown) return
+  const unsaved = kept.value.input
+  if (unsaved) {
+    build.value = got.data.builds[0]
+    worked.basis.value = kept.value.basis
+    await worked.work(unsaved)
+  } else {
+    // What stands on the machine before a plan for it: its tension is the one to set.
+    const builds = got.data.builds
+    const onIt = builds.find((b) => b.state === 'frozen' && b.purpose !== 'designed')
+    const first = builds.find((b) => b.id === route.query.build) ?? onIt ?? builds[0]
+    if (first) await show(first)
+  }
+}
+async function show(b: Build) {
+  build.value = b
+  worked.basis.value = b.basis as typeof worked.basis.value
+  await worked.work(b.input as unknown as DriveInput, false)
+  worked.changed.value = false
+  forget()
+}
+async function change(path: string, typed: string) {
+  faultPath.value = path
+  if (await worked.change(path, typed)) remember()
+}
+function remember() {
+  kept.value.input = worked.input.value
+  kept.value.basis = worked.basis.value
+}
+async function pick(input: DriveInput) {
+  faultPath.value = ''
+  if (await worked.work(input)) remember()
+  page.value?.parentElement?.scrollTo({ top: 0 })
+}
+async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
+  if (!worked.input.value) return
+  const got = await save<Build>('POST', `/api/drives/${props.id}/builds`, {
+    op_id: kept.value.op_id,
+    rev: draft.value?.rev ?? 0,
+    purpose,
+    freeze,
+    units: settings.units,
+    basis: worked.basis.value,
+    created_by_name: settings.name,
+    input: worked.input.value,
+  })
+  if (!got.ok) {
+    saving.value = got.problem
+    return
+  }
+  saving.value = null
+  forget()
+  worked.changed.value = false
+  await load(true)
+  build.value = drive.value?.builds.find((b) => b.id === got.data.id)
+}
+async function undo() {
+  worked.problem.value = null
+  if (build.value) await show(build.value)
+  else {
+    worked.answer.value = null
+    worked.input.value = null
+    worked.changed.value = false
+    forget()
+  }
+}
+function dutySaved(d: Drive) {
+  drive.value = d
+  stage.value = 'choose'
+}
+onMounted(() => void load())
+watch(
+  () => settings.units,
+  async () => {
+    await load(true)
+    if (worked.input.value) await worked.work(worked.input.value, worked.changed.value)
+  },
+)
+</script>
+
+<template>
+  <main ref="page" class="page drive">
+    <FaultList :faults="otherFaults(missing, [])" />
+    <p v-if="!drive && !missing" class="dim">Reading the drive…</p>
+    <template v-if="drive">
+      <div class="head">
+        <template v-if="worked.answer.value?.elevation && worked.input.value">
+          <ElevationSheet
+            :elevation="worked.answer.value.elevation"
+            :labels="labels"
+            :fault-path="faultPath"
+            :fault="fault"
+            :busy="worked.busy.value"
+            @change="change"
+            @cancel="worked.problem.value = null"
+          />
+          <AnswerColumn :answer="worked.answer.value" :title="title" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" />
+        </template>
+        <div v-else class="sheet empty wide">
+          <h2>{{ drive.name }}: nothing drawn yet</h2>
+          <p v-if="worked.problem.value">The build on record cannot be worked:</p>
+          <FaultList v-if="worked.problem.value" :faults="otherFaults(worked.problem.value, [])" />
+          <p v-else>Write down what is on it, or say what it must do and choose a drive. The drive is then drawn here to scale.</p>
+          <div class="row">
+            <el-button type="primary" @click="stage = 'duty'">Say what it must do</el-button>
+            <el-button @click="stage = 'found'">Write down what is there</el-button>
+          </div>
+        </div>
+      </div>
+      <div v-if="worked.changed.value" class="sheet unsaved" role="status">
+        <strong>Changed here, not saved.</strong>
+        <el-button type="primary" @click="keep('designed', false)">Save as draft</el-button>
+        <el-button @click="keep('fitted', true)">It is fitted: settle it</el-button>
+        <el-button @click="undo">Put back</el-button>
+        <span v-if="saving" class="hot">{{ saving.detail || saving.title }}</span>
+      </div>
+      <div v-else-if="build?.state === 'draft'" class="sheet unsaved">
+        <strong>Build {{ build.no }} is a draft.</strong>
+        <el-button @click="keep('fitted', true)">It is fitted: settle it</el-button>
+        <el-button @click="keep('designed', true)">Settle it as designed</el-button>
+        <span v-if="saving" class="hot">{{ saving.detail || saving.title }}</span>
+      </div>
+      <StageStrip v-model="stage" :stages="stages" />
+      <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
+        <FoundStage v-if="stage === 'found'" :key="drive.builds.length" :drive="drive" :showing="build?.id ?? ''" @saved="load()" @open="show" />
+        <DutyStage v-else-if="stage === 'duty'" :key="settings.units" :drive="drive" @saved="dutySaved" />
+        <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="worked.input.value?.layout" @pick="pick" @duty="stage = 'duty'" />
+        <template v-else>
+          <TensionStage v-if="worked.answer.value" :answer="worked.answer.value" :sources="drive.machine.energy_sources" />
+          <p v-else>Tension follows from the drive: choose one first.</p>
+        </template>
+      </section>
+      <HowCome :steps="worked.answer.value?.working ?? []" :step="how.step" :title="wheelName(settings.wheelWord, how.title)" @close="how.step = null" />
+      <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" @how="(s: string, t: string) => (how = { step: s, title: t })" />
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.head {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 392px;
+  gap: 10px;
+  height: 414px;
+}
+.wide {
+  grid-column: 1 / 3;
+  align-content: center;
+}
+.drive {
+  gap: 10px;
+  padding: 10px;
+}
+.panel {
+  padding: 14px 18px;
+}
+.unsaved {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  padding: 7px 14px;
+  border-left: 6px solid var(--touch);
+}
+.hot {
+  color: var(--hot);
+  font-weight: 600;
+}
+@media (max-width: 900px) {
+  .head {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+  .wide {
+    grid-column: 1;
+  }
+  .panel {
+    padding: 12px;
+  }
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+
+import type { Machine, Problem } from '@/api/types'
+import ChoiceField from '@/shared/ui/ChoiceField.vue'
+import FaultList from '@/shared/ui/FaultList.vue'
+import WordField from '@/shared/ui/WordField.vue'
+import { faultAt, otherFaults } from '@/shared/format/faults'
+import { newId, useKept } from '@/shared/state/kept'
+import { save } from '@/shared/state/outbox'
+import { useSettings } from '@/shared/state/settings'
+
+const props = defineProps<{ areas: string[]; machine?: Machine }>()
+const emit = defineEmits<{ saved: [id: string]; stale: [] }>()
+const settings = useSettings()
+const kinds = [
+  ['industrial', 'Industrial'],
+  ['hvac', 'HVAC'],
+  ['conveyor', 'Conveyor'],
+  ['farm', 'Farm'],
+  ['shop', 'Shop'],
+].map(([key = '', name = '']) => ({ key, name, group: '' }))
+const energies = ['electric', 'engine', 'pneumatic', 'hydraulic', 'spring', 'gravity', 'heat', 'other'].map((key) => ({
+  key,
+  name: key,
+  group: '',
+}))
+const m = props.machine
+const { value: fields, forget } = useKept(m ? `machine.${m.id}` : 'machine.new', () => ({
+  op_id: newId(),
+  id: newId(),
+  rev: m?.rev ?? 0,
+  name: m?.name ?? '',
+  tag: m?.tag ?? '',
+  area: m?.area ?? '',
+  kind: m?.kind ?? 'industrial',
+  energy: (m?.energy_sources ?? []).map((e) => ({ type: e.type, isolation_point: e.isolation_point, steps: e.steps })),
+}))
+const problem = ref<Problem | null>(null)
+const busy = ref(false)
+
+async function submit() {
+  busy.value = true
+  const f = fields.value
+  const common = { name: f.name, tag: f.tag, area: f.area, kind: f.kind, energy_sources: f.energy }
+  const got = m
+    ? await save<Machine>('PUT', `/api/machines/${m.id}`, { ...common, walk_order: m.walk_order, rev: f.rev })
+    : await save<Machine>('POST', '/api/machines', { ...common, op_id: f.op_id, id: f.id, created_by_name: settings.name })
+  busy.value = false
+  if (got.ok) {
+    forget()
+    emit('saved', got.data.id)
+  } else {
+    problem.value = got.problem
+    if (got.problem.type === 'tuyere:stale') emit('stale')
+  }
+}
+function takeTheirs() {
+  const current = problem.value?.current as unknown as Machine
+  fields.value.rev = current.rev
+  problem.value = null
+}
+</script>
+
+<template>
+  <form class="sheet form" @submit.prevent="submit">
+    <div class="fields">
+      <WordField v-model="fields.name" label="Name" :fault="faultAt(problem, 'name')" />
+      <WordField v-model="fields.tag" label="Tag" :fault="faultAt(problem, 'tag')" />
+      <WordField v-model="fields.area" label="Area" :fault="faultAt(problem, 'area')" />
+      <ChoiceField v-model="fields.kind" label="Kind" :choices="kinds" :fault="faultAt(problem, 'kind')" />
+    </div>
+    <h3>What must be isolated before a hand goes near</h3>
+    <div v-for="(e, k) in fields.energy" :key="k" class="fields energy">
+      <ChoiceField v-model="e.type" label="Energy" :choices="energies" />
+      <WordField v-model="e.isolation_point" label="Where it is isolated" :fault="faultAt(problem, `energy_sources.${k}.isolation_point`)" />
+      <WordField v-model="e.steps" label="How" />
+      <el-button @click="fields.energy.splice(k, 1)">Take off</el-button>
+    </div>
+    <div class="row">
+      <el-button @click="fields.energy.push({ type: 'electric', isolation_point: '', steps: '' })">Add an energy source</el-button>
+    </div>
+    <div v-if="problem?.type === 'tuyere:stale'" class="stale" role="alert">
+      <p>
+        <strong>Changed meanwhile by somebody else.</strong> Theirs: {{ (problem.current as { name?: string })?.name }},
+        {{ (problem.current as { area?: string })?.area }}. Yours stands above; nothing is lost.
+      </p>
+      <el-button @click="takeTheirs">Save mine over theirs</el-button>
+      <el-button @click="forget(), emit('saved', m?.id ?? '')">Keep theirs</el-button>
+    </div>
+    <FaultList v-else :faults="otherFaults(problem, ['name', 'tag', 'area', 'kind', 'energy_sources'])" />
+    <div class="row">
+      <el-button type="primary" native-type="submit" :loading="busy">Save the machine</el-button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.form {
+  padding: 16px;
+  display: grid;
+  gap: 14px;
+}
+.energy {
+  align-items: end;
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+}
+.stale {
+  border-left: 5px solid var(--warm);
+  background: var(--panel);
+  padding: 10px;
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+</style>

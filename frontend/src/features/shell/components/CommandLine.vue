@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+
+import { api, attempt } from '@/api/client'
+import type { Destination } from '@/api/types'
+import { useSettings } from '@/shared/state/settings'
+
+const router = useRouter()
+const settings = useSettings()
+const text = ref('')
+const box = ref<HTMLInputElement>()
+const found = ref<Destination[]>([])
+const at = ref(0)
+const open = ref(false)
+let asked = 0
+
+watch(text, async (typed) => {
+  const mine = ++asked
+  if (!typed.trim()) {
+    found.value = []
+    return
+  }
+  const got = await attempt(api.GET('/api/shorthand', { params: { query: { text: typed, units: settings.units } } }))
+  if (mine !== asked) return
+  found.value = got.ok ? got.data.destinations : []
+  at.value = 0
+})
+
+function go(d: Destination | undefined) {
+  if (!d) return
+  open.value = false
+  text.value = ''
+  box.value?.blur()
+  void router.push({ path: d.to, query: d.query })
+}
+function onKey(e: KeyboardEvent) {
+  const target = e.target as HTMLElement
+  if (e.key === '/' && !/^(INPUT|TEXTAREA)$/.test(target.tagName)) {
+    e.preventDefault()
+    box.value?.focus()
+  }
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+</script>
+
+<template>
+  <div class="command" role="search">
+    <kbd aria-hidden="true">/</kbd>
+    <input
+      ref="box"
+      v-model="text"
+      type="text"
+      aria-label="Command line: a machine, a calculator, or a duty such as 1750 > 640 15hp fan 28in"
+      placeholder="1750 > 640 15hp fan 28in"
+      autocomplete="off"
+      spellcheck="false"
+      role="combobox"
+      aria-autocomplete="list"
+      aria-controls="command-found"
+      :aria-expanded="open && found.length > 0"
+      @focus="open = true"
+      @blur="open = false"
+      @keydown.down.prevent="at = Math.min(at + 1, found.length - 1)"
+      @keydown.up.prevent="at = Math.max(at - 1, 0)"
+      @keydown.enter="go(found[at])"
+      @keydown.esc="box?.blur()"
+    />
+    <ul v-if="open && text" id="command-found" role="listbox" aria-label="Destinations">
+      <li v-for="(d, k) in found" :key="d.to + d.label" role="option" :aria-selected="k === at" @mousedown.prevent="go(d)">
+        {{ d.label }} <span class="dim">{{ d.hint }}</span>
+      </li>
+      <li v-if="!found.length" role="option" aria-selected="false" class="dim">
+        Nothing of that name. A duty reads like: 1750 &gt; 640 15hp fan 28in
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.command {
+  position: relative;
+  flex: 0 1 300px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  background: var(--sheet);
+  border: 1px solid var(--dim);
+  padding-left: 9px;
+  height: 44px;
+}
+.command:focus-within {
+  outline: 3px solid var(--touch);
+}
+kbd {
+  border: 1px solid var(--dim);
+  padding: 0 7px;
+  font: 15px var(--face-figure);
+  color: var(--dim);
+}
+input {
+  flex: 1;
+  min-width: 0;
+  height: 100%;
+  border: 0;
+  outline: 0;
+  background: transparent;
+  color: var(--ink);
+  font: 16px var(--face-figure);
+}
+input::placeholder {
+  color: var(--dim);
+  opacity: 1;
+}
+ul {
+  position: absolute;
+  z-index: 30;
+  right: -1px;
+  top: 44px;
+  width: max(100%, 420px);
+  max-width: 94vw;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  background: var(--sheet);
+  border: 1px solid var(--ink);
+}
+li {
+  padding: 11px 12px;
+  cursor: pointer;
+}
+li[aria-selected='true'] {
+  background: var(--touch-soft);
+}
+@media (max-width: 700px) {
+  .command {
+    order: 9;
+    flex: 1 1 100%;
+  }
+}
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import WordField from '@/shared/ui/WordField.vue'
+import { useSettings } from '@/shared/state/settings'
+
+const open = defineModel<boolean>({ required: true })
+const settings = useSettings()
+</script>
+
+<template>
+  <el-dialog v-model="open" title="On this device" width="min(460px, 94vw)" append-to-body>
+    <div class="settings">
+      <WordField v-model="settings.name" label="Your name, as it stands on what you save" />
+      <div>
+        <p class="label">Brightness</p>
+        <el-button :type="settings.theme === 'light' ? 'primary' : ''" @click="settings.theme = 'light'">Light</el-button>
+        <el-button :type="settings.theme === 'dark' ? 'primary' : ''" @click="settings.theme = 'dark'">Dark</el-button>
+      </div>
+      <div>
+        <p class="label">You say</p>
+        <el-button :type="settings.wheelWord === 'sheave' ? 'primary' : ''" @click="settings.wheelWord = 'sheave'">sheave</el-button>
+        <el-button :type="settings.wheelWord === 'pulley' ? 'primary' : ''" @click="settings.wheelWord = 'pulley'">pulley</el-button>
+      </div>
+    </div>
+  </el-dialog>
+</template>
+
+<style scoped>
+.settings {
+  display: grid;
+  gap: 18px;
+}
+.el-button {
+  margin-right: 8px;
+}
+</style>

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { useRoute } from 'vue-router'
+
+const route = useRoute()
+// Our own pictograms, drawn as plain as the words beside them.
+const places = [
+  { key: 'machines', to: '/machines', word: 'Machines', path: 'M3 20h24M7 20v-8h6v8M13 15h8M21 20V9h4v11M8 12V8h4v4' },
+  { key: 'bench', to: '/bench', word: 'Bench', path: 'M3 9h24v12H3zM8 9v5M13 9v7M18 9v5M23 9v7' },
+  { key: 'handbook', to: '/handbook', word: 'Handbook', path: 'M15 8v16M15 8C11 5 6 5 3 6v15c4-1 8-1 12 3 4-4 8-4 12-3V6c-3-1-8-1-12 2' },
+]
+</script>
+
+<template>
+  <nav class="rail" aria-label="Main">
+    <router-link
+      v-for="p in places"
+      :key="p.key"
+      :to="p.to"
+      :class="{ here: route.meta.rail === p.key }"
+      :aria-current="route.meta.rail === p.key ? 'page' : undefined"
+    >
+      <svg viewBox="0 0 30 28" width="30" height="28" fill="none" stroke="currentColor" stroke-width="2" aria-hidden="true">
+        <path :d="p.path" />
+      </svg>
+      {{ p.word }}
+    </router-link>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  grid-area: rail;
+  border-right: 2px solid var(--ink);
+  display: flex;
+  flex-direction: column;
+}
+a {
+  display: grid;
+  justify-items: center;
+  gap: 2px;
+  padding: 11px 2px 9px;
+  color: var(--dim);
+  text-decoration: none;
+  font-family: var(--face-label);
+  font-weight: 500;
+  font-size: 15px;
+  border-left: 5px solid transparent;
+  border-right: 5px solid transparent;
+}
+a.here {
+  color: var(--ink);
+  background: var(--panel);
+  border-left-color: var(--touch);
+}
+@media (max-width: 700px) {
+  .rail {
+    flex-direction: row;
+    border-right: 0;
+    border-top: 2px solid var(--ink);
+    background: var(--ground);
+  }
+  a {
+    flex: 1;
+    padding: 5px 2px 3px;
+    border: 0;
+    border-top: 4px solid transparent;
+  }
+  a.here {
+    border-top-color: var(--touch);
+  }
+}
+</style>

@@ -1,0 +1,18 @@
+/** "driven_speed" as a person would say it. */
+export function plainName(name: string): string {
+  const spaced = name.replaceAll('_', ' ').replaceAll('-', ' ')
+  return spaced.charAt(0).toUpperCase() + spaced.slice(1)
+}
+
+/** The person's own word for the part. */
+export function wheelName(word: 'sheave' | 'pulley', text: string): string {
+  if (word === 'sheave') return text
+  return text.replaceAll('sheave', 'pulley').replaceAll('Sheave', 'Pulley')
+}
+
+/** A moment as a short date, the same for everybody. */
+export function shortDate(iso: string): string {
+  const d = new Date(iso)
+  const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+  return `${d.getDate()} ${months[d.getMonth()]} ${d.getFullYear()}`
+}

@@ -1,0 +1,22 @@
+import { defineStore } from 'pinia'
+import { ref, watch } from 'vue'
+
+import type { Units } from '@/api/types'
+
+function kept<T extends string>(key: string, fallback: T) {
+  const value = ref<T>((localStorage.getItem(key) as T | null) ?? fallback)
+  watch(value, (v) => localStorage.setItem(key, v))
+  return value
+}
+
+/** What a person chose for this device: system, light or dark, the word for the part, their name. */
+export const useSettings = defineStore('settings', () => {
+  const units = kept<Units>('tuyere.units', 'us')
+  const theme = kept<'light' | 'dark'>('tuyere.theme', 'light')
+  const wheelWord = kept<'sheave' | 'pulley'>('tuyere.wheel', 'sheave')
+  const name = kept<string>('tuyere.name', '')
+  const applyTheme = () => document.documentElement.classList.toggle('dark', theme.value === 'dark')
+  applyTheme()
+  watch(theme, applyTheme)
+  return { units, theme, wheelWord, name }
+})

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type { Fault } from '@/api/types'
+import { faultText } from '@/shared/format/faults'
+import { plainName } from '@/shared/format/words'
+
+defineProps<{ faults: Fault[] }>()
+const where = (path: string) => plainName(path.replace(/^input\./, '').split('.').slice(-2).join(' '))
+</script>
+
+<template>
+  <ul v-if="faults.length" class="faults" role="alert">
+    <li v-for="f in faults" :key="f.path + f.reason">
+      <strong v-if="f.path">{{ where(f.path) }}: </strong>{{ faultText(f) }}
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.faults {
+  margin: 0;
+  padding: 8px 12px 8px 28px;
+  border-left: 5px solid var(--hot);
+  background: var(--panel);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+
+import type { Step } from '@/api/types'
+import { render } from '@/shared/format/tex'
+
+// The working behind one figure: the step that gives it, then the steps that one takes its values from.
+const props = defineProps<{ steps: Step[]; step: string | null; title: string }>()
+const emit = defineEmits<{ close: [] }>()
+const html = ref<Record<string, { expression: string; numbers: string; symbol: string }>>({})
+
+const chain = computed(() => {
+  const byId = new Map(props.steps.map((s) => [s.id, s]))
+  const order: Step[] = []
+  const walk = (id: string) => {
+    const s = byId.get(id)
+    if (!s || order.includes(s)) return
+    order.push(s)
+    s.uses.forEach(walk)
+  }
+  if (props.step) walk(props.step)
+  return order
+})
+const origins: Record<string, string> = {
+  recalled: 'recalled from memory',
+  derived: 'derived',
+  exact: 'by definition',
+  assumed: 'assumed',
+  'common practice': 'common practice',
+  recomputed: 'recomputed',
+}
+const plain = (x: number) => Number(x.toPrecision(6)).toLocaleString('en-US', { maximumFractionDigits: 8, useGrouping: false })
+
+watch(
+  chain,
+  async (steps) => {
+    const made: typeof html.value = {}
+    for (const s of steps)
+      made[s.id] = { symbol: await render(s.symbol), expression: await render(s.expression), numbers: await render(s.numbers) }
+    html.value = made
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <el-drawer :model-value="step !== null" :title="'How come: ' + title" size="min(560px, 100vw)" @close="emit('close')">
+    <ol class="steps">
+      <li v-for="(s, k) in chain" :key="s.id" :class="{ first: k === 0 }">
+        <p class="name">{{ s.name }}<span v-if="s.says" class="dim"> · {{ s.says }}</span></p>
+        <!-- eslint-disable vue/no-v-html -- KaTeX output of our own formulas -->
+        <div class="tex">
+          <span v-html="html[s.id]?.symbol" /> = <span v-html="html[s.id]?.expression" />
+        </div>
+        <div v-if="s.numbers !== s.expression" class="tex numbers">= <span v-html="html[s.id]?.numbers" /></div>
+        <!-- eslint-enable vue/no-v-html -->
+        <p class="value figure">= {{ plain(s.value) }} {{ s.unit === '1' ? '' : s.unit }}</p>
+        <p class="source">
+          {{ s.source.title }}<template v-if="s.source.edition">, {{ s.source.edition }}</template>
+          · {{ origins[s.source.origin] ?? s.source.origin }} · confidence {{ s.source.confidence }}
+          <router-link v-if="s.table" :to="{ path: '/handbook', hash: '#' + s.table }">table</router-link>
+        </p>
+      </li>
+    </ol>
+  </el-drawer>
+</template>
+
+<style scoped>
+.steps {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 14px;
+}
+li {
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+  display: grid;
+  gap: 4px;
+}
+li.first {
+  border-top: 3px solid var(--touch);
+}
+.name {
+  font-weight: 600;
+}
+.name .dim {
+  font-weight: 400;
+}
+.tex {
+  overflow-x: auto;
+  padding: 4px 0;
+}
+.numbers {
+  color: var(--dim);
+}
+.source {
+  font-size: 14px;
+  color: var(--dim);
+}
+</style>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { Notice } from '@/api/types'
+
+const props = defineProps<{ notices: Notice[] }>()
+// Assumptions share one line, so that they never push the answer out of sight.
+const isAssumption = (n: Notice) => n.code.endsWith('assumed')
+const assumptions = computed(() => props.notices.filter(isAssumption))
+const rest = computed(() => props.notices.filter((n) => !isAssumption(n)))
+const words = { info: 'Note', caution: 'Caution', danger: 'Danger' } as const
+</script>
+
+<template>
+  <ul v-if="notices.length" class="notices">
+    <li v-if="assumptions.length" class="caution">
+      <strong>Assumed · </strong>{{ assumptions.map((n) => n.text).join(' ') }}
+    </li>
+    <li v-for="n in rest" :key="n.code + n.text" :class="n.level">
+      <strong>{{ words[n.level] }} · {{ n.text }}</strong> {{ n.action }}
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.notices {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+li {
+  border-left: 5px solid var(--line);
+  background: var(--panel);
+  padding: 7px 10px;
+  font-size: 15px;
+}
+li strong {
+  font-weight: 600;
+}
+.caution {
+  border-color: var(--warm);
+}
+.danger {
+  border-color: var(--hot);
+}
+.danger strong {
+  color: var(--hot);
+}
+.info strong {
+  font-weight: 400;
+}
+</style>

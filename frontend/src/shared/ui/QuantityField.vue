@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, ref, useId } from 'vue'
+
+import type { Fault } from '@/api/types'
+import { faultText } from '@/shared/format/faults'
+
+// A shop number: typed as it is said, with fraction keys at hand while it has the focus.
+const props = defineProps<{
+  label: string
+  unit?: string
+  example?: string
+  fault?: Fault
+  assumed?: string
+  fractions?: boolean
+}>()
+const typed = defineModel<string>({ default: '' })
+const id = useId()
+const focused = ref(false)
+const keys = ['1/2', '1/4', '1/8', '1/16', '1/32']
+const message = computed(() => (props.fault ? faultText(props.fault) : ''))
+
+function add(fraction: string) {
+  const whole = typed.value.trim()
+  typed.value = whole && /\d$/.test(whole) && !whole.includes('/') ? `${whole} ${fraction}` : fraction
+}
+</script>
+
+<template>
+  <div class="quantity" :class="{ bad: fault }">
+    <label class="label" :for="id">{{ label }}</label>
+    <el-input
+      :id="id"
+      v-model="typed"
+      autocomplete="off"
+      spellcheck="false"
+      :placeholder="assumed ? `assumed ${assumed}` : ''"
+      :aria-invalid="fault ? 'true' : undefined"
+      :aria-describedby="message ? id + '-m' : undefined"
+      @focus="focused = true"
+      @blur="focused = false"
+    >
+      <template v-if="unit" #suffix
+        ><span class="unit">{{ unit }}</span></template
+      >
+    </el-input>
+    <div v-if="fractions && focused" class="keys">
+      <button v-for="k in keys" :key="k" type="button" tabindex="-1" @mousedown.prevent="add(k)">{{ k }}</button>
+    </div>
+    <p v-if="message" :id="id + '-m'" class="message">{{ message }}</p>
+    <p v-else-if="example && focused" class="hint">for example {{ example }}</p>
+  </div>
+</template>
+
+<style scoped>
+.quantity {
+  display: grid;
+  gap: 3px;
+}
+.unit {
+  color: var(--dim);
+  font-size: 16px;
+}
+.keys {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 4px;
+}
+.keys button {
+  min-height: 46px;
+  background: var(--touch-soft);
+  border: 1px solid var(--line);
+  color: var(--ink);
+  font-family: var(--face-figure);
+  font-size: 16px;
+}
+.message {
+  color: var(--hot);
+  font-weight: 600;
+  font-size: 15px;
+}
+.hint {
+  color: var(--dim);
+  font-size: 15px;
+}
+.bad :deep(.el-input__wrapper) {
+  box-shadow: inset 0 0 0 2px var(--hot);
+}
+</style>

@@ -1,0 +1,6 @@
+import '@fontsource/barlow/latin-400.css'
+import '@fontsource/barlow/latin-600.css'
+import '@fontsource/barlow-condensed/latin-500.css'
+import '@fontsource/barlow-condensed/latin-600.css'
+import '@fontsource/ibm-plex-mono/latin-400.css'
+import '@fontsource/ibm-plex-mono/latin-600.css'

@@ -1,0 +1,25 @@
+import { fileURLToPath, URL } from 'node:url'
+
+import vue from '@vitejs/plugin-vue'
+import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
+import Components from 'unplugin-vue-components/vite'
+import { defineConfig } from 'vitest/config'
+
+const inTest = Boolean(process.env.VITEST)
+
+export default defineConfig({
+  plugins: [
+    vue(),
+    // Element Plus per use; our own components are imported by name where they are used.
+    Components({
+      dirs: [],
+      resolvers: [ElementPlusResolver({ importStyle: inTest ? false : 'css' })],
+      dts: 'src/components.d.ts',
+    }),
+  ],
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  // Fonts stay files: the content security policy knows no data: fonts.
+  build: { outDir: 'dist', assetsInlineLimit: 0, sourcemap: false, target: 'es2022' },
+  server: { proxy: { '/api': 'http://127.0.0.1:8350' } },
+  test: { environment: 'happy-dom', include: ['tests/**/*.test.ts'] },
+})
