@@ -40,7 +40,7 @@ def _refuse_constant(name: str) -> Any:
 def calc(options: argparse.Namespace) -> int:
     """One calculation from standard input; 0 a result, 2 refused or no solution, 1 a fault of ours."""
     import tuyere.calc.entries  # noqa: F401
-    from tuyere.calc.registry import CALCULATIONS, problems_of, work
+    from tuyere.calc.registry import CALCULATIONS, echoed, problems_of, work
 
     if options.list:
         for c in CALCULATIONS.values():
@@ -77,7 +77,7 @@ def calc(options: argparse.Namespace) -> int:
     except ValidationError as e:
         return _problem("refused", problems_of(e))
     except InputError as e:
-        return _problem("refused", [{"path": e.field, "value": e.value, "reason": e.why, "allowed": e.allowed}])
+        return _problem("refused", [{"path": e.field, "value": echoed(e.value), "reason": e.why, "allowed": e.allowed}])
     except NoSolution as e:
         return _problem(
             "no-solution", [{"path": f"input.{e.field}", "value": None, "reason": e.why, "allowed": e.allowed}]

@@ -30,7 +30,7 @@ _K = Kind
 KINDS: dict[str, Kind] = {k.name: k for k in (
     _K("length", "mm", "inch", "mm", "in", "mm", 1e-3, 2e5, (3, 3e4), "[length]", "14 1/2, 1'2, 368mm"),
     _K("power", "kW", "horsepower", "kW", "hp", "kW", 1e-4, 1e4, (0.01, 3000), "power", "15hp, 7,5 kW"),
-    _K("speed", "rpm", "rpm", "rpm", "rpm", "rpm", 1e-2, 1e5, (5, 4e4), "speed of rotation", "1750, 1,750 rpm"),
+    _K("speed", "rpm", "rpm", "rpm", "rpm", "rpm", 1e-2, 1e5, (41, 4e4), "speed of rotation", "1750, 1,750 rpm"),
     _K("belt_speed", "m/s", "foot/minute", "m/s", "ft/min", "m/s", 1e-4, 200, (0.05, 100), "[length]/[time]", "2500 ft/min"),
     _K("force", "N", "pound_force", "N", "lbf", "N", 1e-3, 1e7, (0.5, 2e5), "force", "12 lbf, 55 N"),
     _K("mass_per_length", "kg/m", "pound/foot", "kg/m", "lb/ft", "kg/m", 1e-4, 100, (0.005, 20), "mass per length", "0.17 kg/m"),

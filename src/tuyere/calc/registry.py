@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Generic, Literal, TypeVar
@@ -173,6 +174,15 @@ def find(name: str) -> Calculation[Any, Any]:
     return CALCULATIONS[name]
 
 
+def echoed(value: Any) -> Any:
+    """A refused value as it may stand in a JSON problem: texts, truths and finite numbers; else nothing."""
+    if isinstance(value, float) and not math.isfinite(value):
+        return None
+    if isinstance(value, int) and not isinstance(value, bool) and abs(value) > 2**53:
+        return None
+    return value if isinstance(value, str | int | float | bool) else None
+
+
 def problems_of(error: ValidationError, top: str = "") -> list[dict[str, Any]]:
     """A validation error as the list of the problem document: path, value, reason, allowed."""
     out = []
@@ -196,7 +206,7 @@ def problems_of(error: ValidationError, top: str = "") -> list[dict[str, Any]]:
                 "path": ".".join(([top] if top else []) + where),
                 "reason": reason,
                 "allowed": allowed,
-                "value": value if isinstance(value, str | int | float | bool) else None,
+                "value": echoed(value),
             }
         )
     return out

@@ -198,8 +198,8 @@ def check_range(value: float, kind: Kind, units: str) -> float:
 def read(text: str, kind_name: str, units: str = "us") -> float:
     """The value of a typed text in the core's unit of the kind; raises UnreadableNumber.
 
-    >>> round(read("14 1/2", "length"), 4), read("1-1/2", "length") == 38.1, read("1,750", "speed")
-    (368.3, True, 1750.0)
+    >>> round(read("14 1/2", "length"), 4), round(read("1-1/2", "length"), 4), read("1,750", "speed")
+    (368.3, 38.1, 1750.0)
     >>> round(read("1'2", "length") / 25.4, 6), round(read("7,5 kW", "power"), 6)
     (14.0, 7.5)
     """

@@ -138,7 +138,7 @@ def demo(reset: bool, port: int) -> int:
 
 
 def serve() -> int:
-    """A real deployment from environment variables; refuses to listen beyond loopback, for there are no accounts yet."""
+    """A real deployment from environment variables; loopback only, for there are no accounts yet."""
     missing = [n for n in ("TUYERE_DATABASE_URL", "TUYERE_SECRET") if not os.environ.get(n)]
     if missing:
         raise OpsError(f"not set: {', '.join(missing)}", "see “Deploying” in README.md")

@@ -6,7 +6,7 @@ import os
 from pathlib import Path
 from typing import Any
 
-from flask import Response, request, send_from_directory
+from flask import Response, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 from sqlalchemy.engine import Engine
 from whitenoise import WhiteNoise
@@ -51,12 +51,14 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     def openapi_document() -> Any:
         return app.json.response(app.api_doc)
 
+    @app.route("/api/<path:path>", methods=["GET", "POST", "PUT", "PATCH", "DELETE"])
+    def no_such_api(path: str) -> Response:
+        return problems.problem(404, "not-there", "Not there", f"there is nothing at /api/{path}")
+
     @app.route("/", defaults={"path": ""}, methods=["GET"])
     @app.route("/<path:path>", methods=["GET"])
     def page(path: str) -> Response:
-        # Every address of the single-page app is its index; an unknown API address is a problem.
-        if path.startswith("api/") or request.path.startswith("/api"):
-            return problems.problem(404, "not-there", "Not there", f"there is nothing at /{path}")
+        # Every address of the single-page app is its index.
         response = send_from_directory(dist, "index.html")
         response.headers["Cache-Control"] = "no-cache"
         return response

@@ -11,7 +11,7 @@ from pydantic import ValidationError
 from sqlalchemy.exc import IntegrityError, OperationalError
 from werkzeug.exceptions import HTTPException
 
-from tuyere.calc.registry import problems_of
+from tuyere.calc.registry import echoed, problems_of
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.store.trouble import Frozen, NotThere, Stale
 
@@ -68,8 +68,7 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(InputError)
     def _input(e: InputError) -> Response:
-        value = e.value if isinstance(e.value, str | int | float | bool) and abs(_finite(e.value)) < 1e300 else None
-        return refused([{"path": e.field, "value": value, "reason": e.why, "allowed": e.allowed}])
+        return refused([{"path": e.field, "value": echoed(e.value), "reason": e.why, "allowed": e.allowed}])
 
     @app.errorhandler(NoSolution)
     def _none(e: NoSolution) -> Response:
@@ -131,10 +130,3 @@ def register(app: Flask) -> None:
         return problem(
             500, "fault", "A fault of this program", "It was written to the log. What you typed is kept here."
         )
-
-
-def _finite(x: object) -> float:
-    try:
-        return float(x)  # type: ignore[arg-type]
-    except (TypeError, ValueError, OverflowError):
-        return 0.0

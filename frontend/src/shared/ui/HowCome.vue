@@ -49,10 +49,10 @@ watch(
       <li v-for="(s, k) in chain" :key="s.id" :class="{ first: k === 0 }">
         <p class="name">{{ s.name }}<span v-if="s.says" class="dim"> · {{ s.says }}</span></p>
         <!-- eslint-disable vue/no-v-html -- KaTeX output of our own formulas -->
-        <div class="tex">
+        <div class="tex" tabindex="0">
           <span v-html="html[s.id]?.symbol" /> = <span v-html="html[s.id]?.expression" />
         </div>
-        <div v-if="s.numbers !== s.expression" class="tex numbers">= <span v-html="html[s.id]?.numbers" /></div>
+        <div v-if="s.numbers !== s.expression" class="tex numbers" tabindex="0">= <span v-html="html[s.id]?.numbers" /></div>
         <!-- eslint-enable vue/no-v-html -->
         <p class="value figure">= {{ plain(s.value) }} {{ s.unit === '1' ? '' : s.unit }}</p>
         <p class="source">

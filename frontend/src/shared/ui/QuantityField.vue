@@ -47,7 +47,7 @@ function add(fraction: string) {
       <button v-for="k in keys" :key="k" type="button" tabindex="-1" @mousedown.prevent="add(k)">{{ k }}</button>
     </div>
     <p v-if="message" :id="id + '-m'" class="message">{{ message }}</p>
-    <p v-else-if="example && focused" class="hint">for example {{ example }}</p>
+    <p v-else-if="example && focused && !fractions" class="hint">for example {{ example }}</p>
   </div>
 </template>
 
@@ -55,10 +55,21 @@ function add(fraction: string) {
 .quantity {
   display: grid;
   gap: 3px;
+  position: relative;
 }
 .unit {
   color: var(--dim);
   font-size: 16px;
+}
+/* Over what is below, not pushing it: a button must not move away under the finger that leaves the field. */
+.keys,
+.hint {
+  position: absolute;
+  top: 100%;
+  left: 0;
+  right: 0;
+  z-index: 8;
+  background: var(--sheet);
 }
 .keys {
   display: grid;
@@ -81,6 +92,8 @@ function add(fraction: string) {
 .hint {
   color: var(--dim);
   font-size: 15px;
+  padding: 2px 6px;
+  border: 1px solid var(--line);
 }
 .bad :deep(.el-input__wrapper) {
   box-shadow: inset 0 0 0 2px var(--hot);

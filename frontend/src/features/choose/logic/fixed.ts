@@ -29,3 +29,6 @@ export function fixedInput(f: FixedFields): Fixed {
 }
 
 export const anythingFixed = (f: FixedFields): boolean => Object.values(f).some((v) => v.trim() !== '')
+
+/** Where the refusals of these fields point. */
+export const fixedPaths = ['driver', 'driven', 'section', 'belt'].map((n) => `input.fixed.${n}`)

@@ -17,7 +17,7 @@ import DutyFieldset from '../components/DutyFieldset.vue'
 import FixedFieldset from '../components/FixedFieldset.vue'
 import OptionList from '../components/OptionList.vue'
 import { dutyBody, emptyDuty, selectInput, serviceFactor, type DutyFields } from '../logic/duty'
-import { anythingFixed, fixedInput, nothingFixed } from '../logic/fixed'
+import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '../logic/fixed'
 import { inputOf } from '../logic/pick'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
@@ -120,7 +120,7 @@ onMounted(async () => {
     <form class="sheet duty" @submit.prevent="search">
       <DutyFieldset v-model="duty" :problem="problem" />
       <FixedFieldset v-if="showFixed" v-model="fixed" :problem="problem" />
-      <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor', 'input.fixed.'])" />
+      <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor', ...(showFixed ? fixedPaths : [])])" />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">{{ busy ? 'Searching every standard drive…' : 'Find drives' }}</el-button>
         <el-button @click="showFixed = !showFixed">{{ anythingFixed(fixed) ? 'Parts that stay' : 'A part stays: sheave, section or belt' }}</el-button>

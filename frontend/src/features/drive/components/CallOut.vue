@@ -83,6 +83,7 @@ watch(
 }
 .touch {
   min-height: 44px;
+  min-width: 44px;
   margin: -7px 0 -3px;
   padding: 0 2px 4px 0;
   border: 0;

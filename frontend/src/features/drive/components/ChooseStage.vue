@@ -6,7 +6,7 @@ import type { Drive, DriveInput, Option, Problem, SelectAnswer } from '@/api/typ
 import FixedFieldset from '@/features/choose/components/FixedFieldset.vue'
 import OptionList from '@/features/choose/components/OptionList.vue'
 import { fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
-import { anythingFixed, fixedInput, nothingFixed } from '@/features/choose/logic/fixed'
+import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '@/features/choose/logic/fixed'
 import { inputOf } from '@/features/choose/logic/pick'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
@@ -60,7 +60,7 @@ watch(
         <FixedFieldset v-model="fixed" :problem="problem" />
         <div class="row"><el-button type="primary" native-type="submit">Search again</el-button></div>
       </form>
-      <FaultList :faults="otherFaults(problem, ['input.fixed.'])" />
+      <FaultList :faults="otherFaults(problem, showFixed ? fixedPaths : [])" />
       <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
       <OptionList v-if="answer" ref="list" :answer="answer" :picked="pickedKey" @pick="pick" />
     </template>

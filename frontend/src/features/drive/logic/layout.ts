@@ -67,20 +67,18 @@ export interface Box {
   h: number
 }
 
-/** Push boxes down (or up, at the foot) until none overlaps one before it; all stay inside the height. */
+/** Move each box to the nearest free height, so that none overlaps one before it; all stay inside the height. */
 export function unstack(boxes: Box[], height: number): Box[] {
+  const gap = 4
   const placed: Box[] = []
+  const free = (b: Box) =>
+    !placed.some((p) => b.x < p.x + p.w && p.x < b.x + b.w && b.y < p.y + p.h + gap && p.y < b.y + b.h + gap)
   for (const b of boxes) {
-    const box = { ...b }
-    for (let tries = 0; tries < 12; tries++) {
-      const hit = placed.find(
-        (p) => box.x < p.x + p.w && p.x < box.x + box.w && box.y < p.y + p.h + 4 && p.y < box.y + box.h + 4,
-      )
-      if (!hit) break
-      box.y = hit.y + hit.h + 6
-      if (box.y + box.h > height) box.y = Math.max(0, hit.y - box.h - 6)
-    }
-    placed.push(box)
+    const heights = [b.y, ...placed.flatMap((p) => [p.y + p.h + gap, p.y - b.h - gap])]
+      .filter((y) => y >= 0 && y + b.h <= height)
+      .sort((p, q) => Math.abs(p - b.y) - Math.abs(q - b.y))
+    const y = heights.find((h) => free({ ...b, y: h }))
+    placed.push(y === undefined ? b : { ...b, y })
   }
   return placed
 }

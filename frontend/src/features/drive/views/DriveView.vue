@@ -141,9 +141,10 @@ function dutySaved(d: Drive) {
 onMounted(() => void load())
 watch(
   () => settings.units,
-  async () => {
-    await load(true)
-    if (worked.input.value) await worked.work(worked.input.value, worked.changed.value)
+  () => {
+    // At once, so that what the person does next comes after it.
+    if (worked.input.value) void worked.work(worked.input.value, worked.changed.value)
+    void load(true)
   },
 )
 </script>

@@ -72,7 +72,7 @@ onMounted(async () => {
             <strong>{{ f.name }}</strong> <span class="dim">{{ f.unit === '1' ? '' : f.unit }}</span>
           </p>
           <!-- eslint-disable-next-line vue/no-v-html -- KaTeX output of our own formulas -->
-          <div class="tex" v-html="tex[k]" />
+          <div class="tex" tabindex="0" v-html="tex[k]" />
           <p class="dim">{{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} · confidence {{ f.confidence }}</p>
         </article>
       </section>

@@ -88,7 +88,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   background: var(--sheet);
   border: 1px solid var(--dim);
   padding-left: 9px;
-  height: 44px;
+  height: 46px;
 }
 .command:focus-within {
   outline: 3px solid var(--touch);
@@ -117,7 +117,7 @@ ul {
   position: absolute;
   z-index: 30;
   right: -1px;
-  top: 44px;
+  top: 45px;
   width: max(100%, 420px);
   max-width: 94vw;
   margin: 0;

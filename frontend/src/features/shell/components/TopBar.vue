@@ -60,6 +60,8 @@ const initials = () =>
   font-family: var(--face-label);
   font-weight: 600;
   font-size: 24px;
+  min-height: 44px;
+  min-width: 44px;
 }
 .place {
   font-size: 16px;
@@ -81,7 +83,7 @@ const initials = () =>
   border: 2px solid var(--ink);
 }
 .switch button {
-  min-height: 42px;
+  min-height: 44px;
   padding: 0 10px;
   border: 0;
   background: var(--sheet);

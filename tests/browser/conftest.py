@@ -1,0 +1,129 @@
+"""A served app on the test database, and a Chromium that fails the test on any console error or failed request."""
+
+from __future__ import annotations
+
+import os
+import subprocess
+import time
+import urllib.request
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import pytest
+import sqlalchemy as sa
+from playwright.sync_api import Browser, Page, sync_playwright
+
+from tuyere.demo.load import load
+from tuyere.ops.postgres import Cluster, free_port
+from tuyere.ops.serve import server_command
+from tuyere.ops.setup import FRONTEND, ROOT
+from tuyere.store.database import engine_for, migrate
+
+ARGS = ["--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+        "--disable-component-update", "--disable-sync"]  # fmt: skip
+
+
+class Server:
+    """The app with its database; can be stopped and started again."""
+
+    def __init__(self, url: str, port: int) -> None:
+        self.url, self.port, self.process = url, port, None
+        self.address = f"http://127.0.0.1:{port}"
+
+    def start(self) -> None:
+        env = {**os.environ, "TUYERE_DATABASE_URL": self.url, "TUYERE_SECRET": "test", "PYTHONPATH": str(ROOT / "src")}
+        self.process = subprocess.Popen(server_command(f"127.0.0.1:{self.port}", 2), env=env, cwd=ROOT)
+        for _ in range(200):
+            try:
+                urllib.request.urlopen(self.address + "/api/calc", timeout=2).close()
+                return
+            except OSError:
+                time.sleep(0.1)
+        raise RuntimeError("the server did not come up")
+
+    def stop(self) -> None:
+        self.process.terminate()
+        self.process.wait(15)
+
+
+@pytest.fixture(scope="session")
+def server(cluster: Cluster) -> Iterator[Server]:
+    assert (FRONTEND / "dist" / "index.html").exists(), "build the pages first: ./tuyere test does"
+    admin = sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT")
+    with admin.connect() as c:
+        c.execute(sa.text("DROP DATABASE IF EXISTS browser_test WITH (FORCE)"))
+        c.execute(sa.text("CREATE DATABASE browser_test"))
+    url = cluster.url("browser_test")
+    migrate(url)
+    engine = engine_for(url)
+    load(engine)
+    engine.dispose()
+    made = Server(url, free_port(8460))
+    made.start()
+    yield made
+    made.stop()
+    with admin.connect() as c:
+        c.execute(sa.text("DROP DATABASE browser_test WITH (FORCE)"))
+    admin.dispose()
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as p:
+        made = p.chromium.launch(executable_path=os.environ.get("CHROMIUM", "/usr/bin/chromium"), args=ARGS)
+        yield made
+        made.close()
+
+
+@pytest.fixture
+def open_page(browser: Browser, server: Server) -> Iterator[Callable[..., Page]]:
+    """Opens pages of a size; at the end no page may have said an error or lost a request."""
+    trouble: list[str] = []
+    contexts = []
+
+    def opener(width: int = 1280, height: int = 800, **settings: str) -> Page:
+        context = browser.new_context(viewport={"width": width, "height": height}, has_touch=width < 600)
+        contexts.append(context)
+        page = context.new_page()
+        page.set_default_timeout(12_000)
+        chosen = {"tuyere.name": "T. Sedge", **{f"tuyere.{k}": v for k, v in settings.items()}}
+        for key, value in chosen.items():
+            page.add_init_script(f"localStorage.getItem('{key}') ?? localStorage.setItem('{key}', '{value}')")
+        # A refusal (4xx) of a checked input is an answer, not a fault; Chromium logs it as an error all the same.
+        page.on("console", lambda m: m.type == "error" and "status of 4" not in m.text and trouble.append(m.text))
+        page.on("pageerror", lambda e: trouble.append(str(e)))
+        page.on("response", lambda r: r.status >= 500 and trouble.append(f"{r.status} {r.url}"))
+        page.on(
+            "requestfailed", lambda r: "ABORTED" not in (r.failure or "") and trouble.append(f"{r.failure} {r.url}")
+        )
+        page.on(
+            "request",
+            lambda r: (
+                not r.url.startswith((server.address, "data:", "blob:")) and trouble.append(f"left home: {r.url}")
+            ),
+        )
+        page.trouble = trouble
+        page.goto(server.address + "/machines")
+        return page
+
+    yield opener
+    for c in contexts:
+        c.close()
+    assert trouble == []
+
+
+@pytest.fixture
+def axe() -> Callable[[Page], list[str]]:
+    """Serious and critical accessibility faults of the page as it stands."""
+    script = Path(FRONTEND / "node_modules/axe-core/axe.min.js").read_text("utf-8")
+
+    def run(page: Page) -> list[str]:
+        page.evaluate(script)
+        found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa']})")
+        return [
+            f"{v['id']}: {v['nodes'][0]['html'][:120]}"
+            for v in found["violations"]
+            if v["impact"] in ("serious", "critical")
+        ]
+
+    return run

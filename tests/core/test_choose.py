@@ -1,0 +1,96 @@
+"""The search over all standard drives: it equals the single drive, and it says why others fell out."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+
+from tuyere.core.geometry.formulas import open_length
+from tuyere.core.steps import quiet
+from tuyere.core.vbelt.choose import LIMITS, Fixed, Wanted, build_catalogue, evaluate, search
+from tuyere.core.vbelt.rate import Given, rate
+from tuyere.core.vbelt.sheaves import sheave
+
+WANTED = Wanted(11.19, 14.5, 1750, 640, 3, 27 * 25.4, 29 * 25.4)
+
+
+def test_sweep_equals_the_single_drive() -> None:
+    catalogue = build_catalogue()
+    assert len(catalogue) > 170_000
+    rows = np.flatnonzero(np.isfinite(catalogue.columns["K_theta"]))
+    rows = np.random.default_rng(7).choice(rows, 400, replace=False)
+    columns = {n: c[rows] for n, c in catalogue.columns.items()}
+    with quiet(), np.errstate(all="ignore"):
+        swept = evaluate(columns, WANTED)
+    compared = 0
+    for k, row in enumerate(rows):
+        small = min(catalogue.columns["driver_pitch"][row], catalogue.columns["driven_pitch"][row])
+        fits = small >= catalogue.columns["least_pitch"][row] * (1 - 1e-9) and swept["speed"][k] <= 33.02
+        if not (fits and swept["power"][k] > 0 and swept["belts"][k] <= 30):
+            continue
+        single = rate(Given(WANTED.power_kw, WANTED.design_kw / WANTED.power_kw, 1750, catalogue.wheels[catalogue.driver_index[row]],
+                            catalogue.wheels[catalogue.driven_index[row]], catalogue.belts[catalogue.belt_index[row]]))  # fmt: skip
+        assert single.belts == swept["belts"][k]
+        assert single.driven_rpm == pytest.approx(swept["driven_rpm"][k], rel=1e-12)
+        assert single.one_belt.corrected_kw == pytest.approx(swept["power"][k], rel=1e-9)
+        assert single.centre_mm == pytest.approx(catalogue.columns["centre"][row], rel=1e-10)
+        assert single.tension.hub_standing_n == pytest.approx(swept["hub"][k], rel=1e-9)
+        compared += 1
+    assert compared > 100
+
+
+def test_every_centre_of_the_catalogue_satisfies_its_length() -> None:
+    c = build_catalogue()
+    line = np.array([w.line_mm for w in c.wheels])
+    d, D = (
+        np.minimum(line[c.driver_index], line[c.driven_index]),
+        np.maximum(line[c.driver_index], line[c.driven_index]),
+    )
+    lengths = np.array([b.length_in * 25.4 for b in c.belts])[c.belt_index]
+    there = np.isfinite(c.columns["centre"])
+    with quiet():
+        back = open_length(c.columns["centre"][there], d[there], D[there])
+    assert there.sum() > 90_000 and np.max(np.abs(back - lengths[there])) < 1e-8
+
+
+def test_every_row_is_counted_once_and_the_nearest_miss_is_named() -> None:
+    found = search(build_catalogue(), WANTED)
+    assert found.accepted + sum(r.count for r in found.rejected) == found.considered == len(build_catalogue())
+    assert found.best and {r.limit for r in found.rejected} <= set(LIMITS)
+    for r in found.rejected:
+        assert r.count > 0 and r.miss_percent > 0
+    costs = [c.cost for c in found.best]
+    assert costs == sorted(costs)
+    for c in found.best:
+        assert abs(c.speed_error_percent) <= 3 and 27 * 25.4 <= c.centre_mm <= 29 * 25.4 and c.belts <= 8
+
+
+def test_loosening_a_limit_never_loses_a_drive() -> None:
+    tight = search(build_catalogue(), WANTED)
+    for change in ({"tolerance_percent": 6}, {"centre_high_mm": 32 * 25.4}, {"most_belts": 12}, {"design_kw": 10.0}):
+        loose = search(build_catalogue(), Wanted(**{**vars(WANTED), **change}))
+        assert loose.accepted >= tight.accepted
+
+
+def test_parts_that_stay_are_kept() -> None:
+    driver = sheave(5.75 * 25.4, "outside", "B")
+    wide = Wanted(7.5, 9.0, 1750, 900, 10, 10 * 25.4, 60 * 25.4)
+    found = search(build_catalogue(Fixed(driver=driver)), wide, keep=6, each_section=9)
+    assert found.best and all(c.driver is driver and c.belt.section.groove == "B" for c in found.best)
+    only = search(build_catalogue(Fixed(section="AX")), wide, keep=6, each_section=9)
+    assert {c.belt.section.name for c in only.best} == {"AX"}
+
+
+def test_weights_order_the_list() -> None:
+    wide = {**vars(WANTED), "centre_low_mm": 20 * 25.4, "centre_high_mm": 50 * 25.4}
+    only = {"belts": 0.0, "shaft_load": 0.0, "width": 0.0, "speed": 0.0}
+    by_load = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"shaft_load": 1.0}}), each_section=12)
+    loads = [c.shaft_load_n for c in by_load.best]
+    assert loads == sorted(loads)
+    by_belts = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"belts": 1.0}}), each_section=12)
+    assert by_belts.best[0].belts == min(c.belts for c in by_belts.best)
+
+
+def test_nothing_fits_says_so() -> None:
+    found = search(build_catalogue(), Wanted(2000, 2600, 1750, 640, 1, 27 * 25.4, 29 * 25.4))
+    assert not found.best and found.accepted == 0 and sum(r.count for r in found.rejected) == found.considered

@@ -1,0 +1,188 @@
+"""Machines, duties and builds on real PostgreSQL."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import date
+
+import pytest
+import sqlalchemy as sa
+from pydantic import ValidationError
+from sqlalchemy.engine import Engine
+from sqlalchemy.exc import IntegrityError
+from sqlmodel import Session, select
+
+from tuyere.calc.registry import find, work
+from tuyere.core.errors import InputError
+from tuyere.demo.load import load
+from tuyere.demo.works import WORKS
+from tuyere.ops.postgres import Cluster
+from tuyere.store.base import now
+from tuyere.store.build_book import change_build, save_build
+from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
+from tuyere.store.database import check, downgrade, engine_for, migrate
+from tuyere.store.drive_book import build_input, drive_view, record_view, save_duty
+from tuyere.store.duties import Duty
+from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineChange, MachineCreate
+from tuyere.store.machine_book import add_drive, add_machine, change_machine, list_machines
+from tuyere.store.trouble import Frozen, NotThere, Stale
+
+INPUT = find("v-belt-drive").example["input"]
+
+
+def machine(db: Session, name: str = "Turbine", **more: object) -> uuid.UUID:
+    return add_machine(db, MachineCreate.model_validate({"name": name, **more})).id
+
+
+def a_drive(db: Session) -> uuid.UUID:
+    return add_drive(db, machine(db), DriveCreate(name="Main"))
+
+
+def build(**more: object) -> BuildSave:
+    return BuildSave.model_validate({"purpose": "designed", "input": INPUT, **more})
+
+
+def test_a_machine_is_added_once_found_and_changed(db: Session) -> None:
+    form = MachineCreate.model_validate({
+        "name": " Pump 3 ", "tag": "P%3", "area": "Press", "energy_sources": [{"type": "electric", "isolation_point": "Q3"}]})  # fmt: skip
+    first = add_machine(db, form)
+    assert add_machine(db, form).id == first.id and first.name == "Pump 3"
+    assert [m.id for m in list_machines(db, "p%3 press").machines] == [first.id] and not list_machines(
+        db, "p_3x"
+    ).machines
+    change = {
+        "rev": 1,
+        "name": "Pump 4",
+        "kind": "shop",
+        "energy_sources": [{"type": "spring", "isolation_point": "arm"}],
+    }
+    changed = change_machine(db, first.id, MachineChange.model_validate(change))
+    assert (changed.rev, changed.name, [e.type for e in changed.energy_sources]) == (2, "Pump 4", ["spring"])
+    with pytest.raises(Stale) as e:
+        change_machine(db, first.id, MachineChange.model_validate(change))
+    assert e.value.current["name"] == "Pump 4"
+
+
+def test_forms_refuse_what_the_tables_would_take() -> None:
+    for wrong in ({"name": ""}, {"name": "  "}, {"name": "a\x00b"}, {"name": "x" * 90}, {"name": "x", "kind": "boat"},
+                  {"name": "x", "surprise": 1}, {"name": "x", "walk_order": True}):  # fmt: skip
+        with pytest.raises(ValidationError):
+            MachineCreate.model_validate(wrong)
+    with pytest.raises(ValidationError, match="reason"):
+        build(temporary=True)
+    assert MachineCreate(name="<script>alert(1)</script>").name.startswith("<script>")
+
+
+def test_the_database_itself_refuses(db: Session) -> None:
+    for statement in ("INSERT INTO machine (id, op_id, rev, created_at, created_by_name, area, walk_order, name, tag, kind) VALUES "
+                      "(gen_random_uuid(), gen_random_uuid(), 1, now(), '', '', 0, 'x', '', 'boat')",
+                      "INSERT INTO drive (id, op_id, rev, created_at, created_by_name, machine_id, name) VALUES "
+                      "(gen_random_uuid(), gen_random_uuid(), 1, now(), '', gen_random_uuid(), 'x')"):  # fmt: skip
+        with pytest.raises(IntegrityError), db.begin_nested():
+            db.connection().execute(sa.text(statement))
+
+
+def duty(**more: object) -> DutySave:
+    return DutySave.model_validate(
+        {"power": "15hp", "driver_speed": "1,750", "driven_speed": "1005", "centre": "34 1/4", **more}
+    )
+
+
+def test_duty_keeps_what_was_typed_and_makes_a_version_when_in_use(db: Session) -> None:
+    ident = a_drive(db)
+    save_duty(db, ident, duty())
+    row = db.exec(select(Duty).where(Duty.drive_id == ident)).one()
+    assert (row.power_typed, row.driver_rpm, row.centre_typed, row.tolerance_origin) == (
+        "15hp",
+        1750,
+        "34 1/4",
+        "assumed",
+    )
+    assert row.centre_mm == pytest.approx(34.25 * 25.4) and row.valid_from.tzinfo is not None
+    save_duty(db, ident, duty(rev=1, power="20hp", units="us"))
+    assert (
+        drive_view(db, ident).duty.power.shown == "20 hp"
+        and len(db.exec(select(Duty).where(Duty.drive_id == ident)).all()) == 1
+    )
+    assert drive_view(db, ident, "si").duty.centre.shown == "870 mm"
+    with pytest.raises(Stale) as e:
+        save_duty(db, ident, duty(rev=1, power="30hp"))
+    assert e.value.current["power"]["shown"] == "20 hp"
+    # A build freezes what it was decided on; the next change is a new version beside it.
+    save_build(db, ident, build(freeze=True))
+    rested = db.exec(select(Build.duty_id).where(Build.drive_id == ident)).one()
+    save_duty(db, ident, duty(rev=drive_view(db, ident).duty.rev, power="25hp"))
+    assert db.get(Duty, rested).power_kw == pytest.approx(11.1855, rel=1e-4)
+    assert drive_view(db, ident).duty.power.shown == "25 hp"
+
+
+def test_a_draft_is_edited_a_frozen_build_is_not(db: Session) -> None:
+    ident = a_drive(db)
+    form = build()
+    first = save_build(db, ident, form)
+    assert save_build(db, ident, form) == first and (first.no, first.state, first.rev) == (1, "draft", 1)
+    with pytest.raises(Stale):
+        save_build(db, ident, build())
+    second = save_build(db, ident, build(rev=1, input={**INPUT, "belt": {"designation": "B97", "count": 4}}))
+    assert (second.id, second.no, second.rev, second.designation) == (first.id, 1, 2, "B97")
+    settled = save_build(db, ident, build(rev=2, freeze=True, purpose="fitted"))
+    with pytest.raises(Frozen):
+        change_build(db, settled.id, build())
+    nxt = save_build(
+        db, ident, build(purpose="designed", temporary=True, temporary_reason="dished", promised_date=date(2027, 1, 1))
+    )
+    assert (nxt.no, nxt.temporary) == (2, True)
+    assert db.get(Build, nxt.id).supersedes_id == settled.id
+    assert len(db.exec(select(Loop).where(Loop.build_id == settled.id)).all()) == 1
+    loop = db.exec(select(Loop).where(Loop.build_id == settled.id)).one()
+    assert len(db.exec(select(Member).where(Member.loop_id == loop.id)).all()) == loop.strands == 4
+    assert [s.position for s in db.exec(select(RouteStop).where(RouteStop.loop_id == loop.id)).all()] == [1, 2]
+    assert loop.length_mm == pytest.approx(91.8 * 25.4) and loop.section == "B"
+
+
+def test_a_build_gives_back_the_input_it_was_made_from(db: Session) -> None:
+    saved = save_build(
+        db, a_drive(db), build(freeze=True, input={**INPUT, "layout": {"angle": 30, "clockwise": False}, "slip": "1 %"})
+    )
+    row = db.get(Build, saved.id)
+    calc = find("v-belt-drive")
+    again = work(calc, calc.request_model.model_validate({"input": build_input(db, row)}))
+    record = record_view(db, saved.id)
+    for name in ("centre_distance", "belts_exact", "hub_running", "driven_speed"):
+        assert getattr(again.result, name).value == pytest.approx(record.result["result"][name]["value"], rel=1e-12)
+    assert again.elevation.wheels[1].y == pytest.approx(record.result["elevation"]["wheels"][1]["y"]) and record.working
+    driven = db.exec(select(Element).where(Element.build_id == saved.id, Element.x != 0)).one()
+    assert driven.y / driven.x == pytest.approx(3**-0.5, rel=1e-9)
+
+
+def test_a_refused_calculation_leaves_nothing_behind(db: Session) -> None:
+    ident = a_drive(db)
+    with pytest.raises(InputError), db.begin_nested():
+        save_build(db, ident, build(input={**INPUT, "belt": {"designation": "B35"}}))
+    assert not drive_view(db, ident).builds and not db.exec(select(CalcRecord)).all()
+    with pytest.raises(NotThere):
+        drive_view(db, uuid.uuid4())
+
+
+def test_demo_loads_once_and_every_build_stands(cluster: Cluster) -> None:
+    server = sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT")
+    with server.connect() as c:
+        c.execute(sa.text("DROP DATABASE IF EXISTS demo_test WITH (FORCE)"))
+        c.execute(sa.text("CREATE DATABASE demo_test"))
+    url = cluster.url("demo_test")
+    engine: Engine = engine_for(url)
+    assert "db migrate" in check(engine)[0]
+    migrate(url)
+    assert load(engine) == len(WORKS) == 15 and load(engine) == 0 and check(engine) == []
+    with Session(engine) as db:
+        views = list_machines(db).machines
+        assert {m.kind for m in views} == {"industrial", "hvac", "conveyor", "farm", "shop"}
+        built = [d for m in views for d in m.drives if d.fitted]
+        assert len(built) >= 8 and any(d.temporary for d in built)
+        assert all(m.energy_sources for m in views) and now().tzinfo is not None
+    downgrade(url, "base")
+    assert check(engine)
+    engine.dispose()
+    with server.connect() as c:
+        c.execute(sa.text("DROP DATABASE demo_test WITH (FORCE)"))
+    server.dispose()

@@ -1,0 +1,164 @@
+"""The web layer: statuses, problem documents, headers, idempotence, staleness, and the committed contract."""
+
+from __future__ import annotations
+
+import json
+import subprocess
+import uuid
+from pathlib import Path
+
+import pytest
+from flask.testing import FlaskClient
+
+from tuyere.calc.registry import CALCULATIONS
+from tuyere.ops.openapi import document
+from tuyere.ops.postgres import Cluster
+from tuyere.ops.say import OpsError
+from tuyere.ops.serve import serve
+from tuyere.ops.setup import FRONTEND, ROOT, node_path
+
+EXAMPLE = CALCULATIONS["v-belt-drive"].example
+
+
+def test_every_calculation_answers(client: FlaskClient) -> None:
+    for name, calc in CALCULATIONS.items():
+        got = client.post(f"/api/calc/{name}", json=calc.example)
+        assert got.status_code == 200 and got.json["calc"] == name and got.json["status"] == "ok"
+    listed = client.get("/api/calc").json["calculations"]
+    assert [c["name"] for c in listed] == list(CALCULATIONS)
+
+
+@pytest.mark.parametrize(("body", "kind", "status"), [
+    (b"{", "application/json", 400), (b'{"input": NaN}', "application/json", 400), (b'{"a": 1e999}', "application/json", 422),
+    (b"[]", "application/json", 422), (b'"x"', "application/json", 422), (b"x=1", "application/x-www-form-urlencoded", 415),
+    (b" " * 70_000, "application/json", 413), (b"\xff\xfe", "application/json", 400), (b"[" * 60_000, "application/json", 400),
+    (b"{}", "application/json", 422), (b'{"input": {}, "more": 1}', "application/json", 422),
+], ids=range(11))  # fmt: skip
+def test_bodies_that_are_refused(client: FlaskClient, body: bytes, kind: str, status: int) -> None:
+    got = client.post("/api/calc/v-belt-drive", data=body, content_type=kind)
+    assert got.status_code == status and got.content_type == "application/problem+json"
+    assert got.json["status"] == status and got.json["title"]
+
+
+def test_a_refusal_names_field_reason_and_range(client: FlaskClient) -> None:
+    got = client.post("/api/calc/v-belt-drive", json={"input": {**EXAMPLE["input"], "power": "15 in"}})
+    assert got.status_code == 422
+    assert got.json["errors"][0] | {"reason": ""} == {
+        "path": "input.power",
+        "value": "15 in",
+        "reason": "",
+        "allowed": "for example 15hp, 7,5 kW",
+    }
+    none = client.post("/api/calc/v-belt-drive", json={"input": {**EXAMPLE["input"], "power": "9000 hp"}})
+    assert none.status_code == 422 and none.json["type"] == "tuyere:no-solution"
+
+
+def test_ids_that_do_not_exist(client: FlaskClient) -> None:
+    ghost = uuid.uuid4()
+    for method, path, body in [("get", f"/api/machines/{ghost}", None), ("get", f"/api/drives/{ghost}", None), ("get", "/api/machines/7", None),
+                               ("get", f"/api/builds/{ghost}/record", None), ("get", "/api/nothing", None), ("post", f"/api/machines/{ghost}/drives", {"name": "x"}),
+                               ("post", f"/api/drives/{ghost}/builds", {"purpose": "found", "input": EXAMPLE["input"]})]:  # fmt: skip
+        got = getattr(client, method)(path, **({"json": body} if body else {}))
+        assert got.status_code == 404 and got.content_type == "application/problem+json", path
+
+
+def test_headers(client: FlaskClient) -> None:
+    h = client.get("/api/calc").headers
+    assert "script-src" not in h["Content-Security-Policy"] and "default-src 'self'" in h["Content-Security-Policy"]
+    assert "frame-ancestors 'none'" in h["Content-Security-Policy"]
+    assert h["X-Content-Type-Options"] == "nosniff" and h["X-Frame-Options"] == "DENY" and h["Referrer-Policy"]
+    assert "Access-Control-Allow-Origin" not in h and h["Cache-Control"] == "no-store"
+    assert (
+        client.get("/api/calc", headers={"Origin": "http://elsewhere"}).headers.get("Access-Control-Allow-Origin")
+        is None
+    )
+
+
+def test_a_job_over_the_api(client: FlaskClient) -> None:
+    machine = client.post("/api/machines", json={"name": f"M {uuid.uuid4()}", "op_id": str(uuid.uuid4())}).json
+    op = {"op_id": str(uuid.uuid4()), "name": "Main"}
+    drive, again = (client.post(f"/api/machines/{machine['id']}/drives", json=op).json for _ in range(2))
+    assert drive["id"] == again["id"]
+    duty = {
+        "power": "15hp",
+        "driver_speed": "1750",
+        "driven_speed": "1005",
+        "centre": "34 1/4",
+        "op_id": str(uuid.uuid4()),
+    }
+    assert client.put(f"/api/drives/{drive['id']}/duty", json=duty).json["duty"]["power"]["shown"] == "15 hp"
+    assert client.put(f"/api/drives/{drive['id']}/duty", json=duty).status_code == 200  # the same operation again
+    stale = client.put(f"/api/drives/{drive['id']}/duty", json={**duty, "op_id": str(uuid.uuid4()), "power": "20hp"})
+    assert (
+        stale.status_code == 409
+        and stale.json["current"]["power"]["shown"] == "15 hp"
+        and stale.json["yours"]["power"] == "20hp"
+    )
+    built = client.post(
+        f"/api/drives/{drive['id']}/builds", json={"purpose": "fitted", "freeze": True, "input": EXAMPLE["input"]}
+    ).json
+    assert built["state"] == "frozen"
+    frozen = client.put(f"/api/builds/{built['id']}", json={"purpose": "fitted", "input": EXAMPLE["input"]})
+    assert frozen.status_code == 409 and frozen.json["type"] == "tuyere:frozen"
+    record = client.get(f"/api/builds/{built['id']}/record").json
+    assert record["result"]["result"]["belts"]["value"] == 4 and len(record["working"]) > 40
+    clash = client.post("/api/machines", json={"name": "other", "id": machine["id"], "op_id": str(uuid.uuid4())})
+    assert clash.status_code == 409
+    bad = client.post(
+        f"/api/drives/{drive['id']}/builds", json={"purpose": "found", "input": {**EXAMPLE["input"], "power": "x"}}
+    )
+    assert bad.json["errors"][0]["path"] == "input.power"
+
+
+def test_shorthand_and_handbook(client: FlaskClient) -> None:
+    name = f"Zephyr {uuid.uuid4().hex[:6]}"
+    machine = client.post("/api/machines", json={"name": name}).json
+    assert (
+        client.get("/api/shorthand", query_string={"text": name}).json["destinations"][0]["to"]
+        == f"/machines/{machine['id']}"
+    )
+    first = client.get("/api/shorthand", query_string={"text": "1750 > 640 15hp fan 28in"}).json["destinations"][0]
+    assert first["to"] == "/choose" and first["query"]["machine"] == "fan-over-10-hp"
+    assert (
+        client.get("/api/shorthand", query_string={"text": "belt length"}).json["destinations"][-1]["to"]
+        == "/bench/belt-length"
+    )
+    book = client.get("/api/handbook").json
+    assert len(book["tables"]) == 14 and all(t["source"] and t["recalled"] for t in book["tables"])
+    assert len(book["formulas"]) > 45 and all(f["source"] and f["expression"] for f in book["formulas"])
+
+
+def test_committed_contract_is_current(tmp_path: Path) -> None:
+    assert (ROOT / "openapi.json").read_text("utf-8") == document(), (
+        "run: python -m tuyere.ops.openapi && cd frontend && npm run api"
+    )
+    fresh = tmp_path / "schema.d.ts"
+    subprocess.run(["npx", "openapi-typescript", "../openapi.json", "--default-non-nullable=false", "-o", str(fresh)], cwd=FRONTEND,
+                   check=True, capture_output=True, env={"PATH": node_path(), "HOME": str(tmp_path)})  # fmt: skip
+    assert fresh.read_text("utf-8") == (FRONTEND / "src/api/schema.d.ts").read_text("utf-8")
+    assert json.loads(document())["openapi"].startswith("3.1")
+
+
+def test_serving_beyond_loopback_is_refused(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.delenv("TUYERE_DATABASE_URL", raising=False)
+    with pytest.raises(OpsError, match="TUYERE_DATABASE_URL"):
+        serve()
+    monkeypatch.setenv("TUYERE_DATABASE_URL", "postgresql://x")
+    monkeypatch.setenv("TUYERE_SECRET", "x")
+    for bind in ("0.0.0.0:80", "192.168.1.4:80", "[::]:80", "8000"):
+        monkeypatch.setenv("TUYERE_BIND", bind)
+        with pytest.raises(OpsError, match="refusing"):
+            serve()
+
+
+def test_cluster_recovers_and_explains(cluster: Cluster, tmp_path: Path) -> None:
+    assert cluster.running() and cluster.create() is False
+    twin = Cluster(cluster.home, 1, lasting=False)
+    twin.start()
+    assert twin.port == cluster.port  # found running, whatever port was asked for
+    old = Cluster(tmp_path, 54999)
+    (tmp_path / "pg").mkdir()
+    (tmp_path / "pg" / "PG_VERSION").write_text("9\n")
+    with pytest.raises(OpsError) as e:
+        old.start()
+    assert "PostgreSQL 9" in e.value.cause and "postgresql-9" in e.value.cure
