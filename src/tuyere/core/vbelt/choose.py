@@ -72,6 +72,7 @@ COLUMNS = (
     "edge",
 )
 
+PASS = 1e-12  # a miss smaller than rounding is none
 WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0}
 LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "power", "belts", "face width")
 
@@ -289,12 +290,18 @@ def _columns(
     }
 
 
+def speed_error(c: dict[str, Any], wanted: Wanted) -> Any:
+    """Driven speed against the wanted one, percent."""
+    driven = driven_speed(wanted.driver_rpm, c["driver_pitch"], c["driven_pitch"], wanted.slip_percent)
+    return 100 * (driven / wanted.driven_rpm - 1)
+
+
 def evaluate(c: dict[str, Any], wanted: Wanted) -> dict[str, Any]:
     """Figures of candidates (floats or arrays) for a duty, by the same formulas as the single drive.
 
     Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, hub (N, standing), width (mm).
     """
-    driven = driven_speed(wanted.driver_rpm, c["driver_pitch"], c["driven_pitch"], wanted.slip_percent)
+    error = speed_error(c, wanted)
     speed = belt_speed(c["driver_pitch"], wanted.driver_rpm)
     small_rpm = small_sheave_speed(wanted.driver_rpm, c["driver_pitch"], c["small_pitch"])
     d_in, r = inch_diameter(c["small_pitch"]), thousand_rpm(small_rpm)
@@ -312,8 +319,8 @@ def evaluate(c: dict[str, Any], wanted: Wanted) -> dict[str, Any]:
     )
     hub = hub_load_standing(belts, static_tension_newtons(t_st), c["arc"])
     return {
-        "driven_rpm": driven,
-        "error": 100 * (driven / wanted.driven_rpm - 1),
+        "driven_rpm": wanted.driven_rpm * (1 + error / 100),
+        "error": error,
         "speed": speed,
         "power": power,
         "exact": exact,
@@ -373,30 +380,40 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
     first = [_Near() for _ in LIMITS]
     passed: list[NDArray[np.int64]] = []
     figures: list[dict[str, Array]] = []
-    wanted_columns = COLUMNS
     with quiet(), np.errstate(all="ignore"):
         for low, high in blocks(len(catalogue), BLOCK):
-            c = {n: catalogue.columns[n][low:high] for n in wanted_columns}
+            # The speed comes first and most rows fail it by far: they are counted, and worked on only while
+            # they could still be the nearest miss.
+            error = speed_error({n: catalogue.columns[n][low:high] for n in ("driver_pitch", "driven_pitch")}, wanted)
+            off = (np.abs(error) - wanted.tolerance_percent) / 100
+            worth = np.flatnonzero(off <= max(lone[0].miss, PASS))
+            counts[0] += (high - low) - len(worth)
+            if not len(worth):
+                continue
+            rows = worth + low
+            c = {n: catalogue.columns[n][rows] for n in COLUMNS}
             r = evaluate(c, wanted)
             limits = misses(c, r, wanted)
-            over = np.stack([np.broadcast_to(m, (high - low,)) for _, _, m in limits])
-            failed = over > 1e-12
+            over = np.stack([np.broadcast_to(m, rows.shape) for _, _, m in limits])
+            failed = over > PASS
             n_failed = failed.sum(axis=0)
             where_first = np.argmax(failed, axis=0)
             ok = n_failed == 0
             counts += np.bincount(where_first[~ok], minlength=len(LIMITS))
             for k, (value, bound, _) in enumerate(limits):
                 for near, mask in ((lone[k], failed[k] & (n_failed == 1)), (first[k], ~ok & (where_first == k))):
-                    if near is first[k] and lone[k].row >= 0 or not mask.any():
+                    if near is first[k] and lone[k].row >= 0:
                         continue
-                    miss = np.where(mask, over[k], np.inf)
-                    at = int(np.argmin(miss))
-                    if miss[at] < near.miss:
-                        near.miss, near.row = float(miss[at]), low + at
-                        near.value = float(np.broadcast_to(value, miss.shape)[at])
-                        near.bound = float(np.broadcast_to(bound, miss.shape)[at])
+                    here = np.flatnonzero(mask)
+                    if not len(here):
+                        continue
+                    at = int(here[np.argmin(over[k][here])])
+                    if over[k][at] < near.miss:
+                        near.miss, near.row = float(over[k][at]), int(rows[at])
+                        near.value = float(np.broadcast_to(value, rows.shape)[at])
+                        near.bound = float(np.broadcast_to(bound, rows.shape)[at])
             if ok.any():
-                passed.append(np.flatnonzero(ok) + low)
+                passed.append(rows[ok])
                 figures.append({n: np.asarray(r[n])[ok] for n in ("error", "belts", "hub", "width", "power")})
     rejected = tuple(
         _rejected(catalogue, k, int(counts[k]), lone[k], first[k]) for k in range(len(LIMITS)) if counts[k]

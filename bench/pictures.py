@@ -1,0 +1,73 @@
+"""Take the pictures in docs/screenshots from a running, fresh demo: ./tuyere demo --reset, then python bench/pictures.py"""
+
+from __future__ import annotations
+
+import sys
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+OUT = Path(__file__).parents[1] / "docs" / "screenshots"
+ARGS = ["--headless", "--no-sandbox", "--disable-gpu", "--disable-background-networking"]
+DUTY = "/choose?driver_speed=1750&driven_speed=640&power=15hp&machine=fan-over-10-hp&centre=28in"
+
+
+def main() -> None:
+    address = (sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8350").rstrip("/")
+    with sync_playwright() as p:
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
+
+        def opened(width: int = 1280, height: int = 800, theme: str = "light") -> Page:
+            page = browser.new_context(viewport={"width": width, "height": height}).new_page()
+            page.add_init_script(f"localStorage['tuyere.theme']='{theme}'; localStorage['tuyere.name']='N. Dray'")
+            page.goto(address + "/machines")
+            page.locator(".drive").first.wait_for()
+            return page
+
+        def shoot(page: Page, name: str) -> None:
+            page.wait_for_timeout(500)
+            page.screenshot(path=OUT / f"{name}.png")
+
+        def drive(page: Page, machine: str, name: str) -> None:
+            row = page.locator("li", has_text=machine)
+            row.locator(".drive", has_text=name).click()
+            page.locator(".answers .main").first.wait_for()
+
+        page = opened()
+        shoot(page, "machines")
+        drive(page, "Scutching turbine 1", "Main drive")
+        shoot(page, "drive-light")
+        page.get_by_role("button", name="How come: Set each new belt").click()
+        page.locator(".katex").first.wait_for()
+        shoot(page, "how-come")
+        page = opened(theme="dark")
+        drive(page, "Flax puller", "Pulling-belt drive")
+        shoot(page, "drive-dark")
+        page = opened()
+        drive(page, "Breaker line", "Roller gearbox input")
+        for stage in ("Found", "Duty"):
+            page.get_by_role("tab", name=stage).click()
+            shoot(page, stage.lower())
+        page.goto(address + DUTY)
+        page.locator(".option").first.wait_for()
+        page.locator(".options").scroll_into_view_if_needed()
+        shoot(page, "choose")
+        page.goto(address + "/bench/v-belt-rating")
+        page.get_by_role("button", name="Fill in the example").click()
+        page.locator(".answer table").wait_for()
+        shoot(page, "bench")
+        page.goto(address + "/handbook#vbelt-sections")
+        page.locator("table").wait_for()
+        shoot(page, "handbook")
+        page = opened(390, 844)
+        drive(page, "Round baler", "Pickup countershaft")
+        shoot(page, "phone-drive")
+        page.get_by_role("tab", name="Tension").click()
+        page.locator("#panel").scroll_into_view_if_needed()
+        page.locator(".view").evaluate("v => v.scrollTo(0, document.getElementById('panel').offsetTop - 80)")
+        shoot(page, "phone-tension")
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()
