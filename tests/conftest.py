@@ -15,7 +15,8 @@ from sqlmodel import Session
 import tuyere.calc.entries  # noqa: F401
 from tuyere.ops.postgres import Cluster
 from tuyere.ops.setup import data_home
-from tuyere.store.database import engine_for, migrate
+from tuyere.store.database import migrate
+from tuyere.store.engine import engine_for
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:

@@ -88,7 +88,8 @@ def db(options: argparse.Namespace) -> int:
     """Migrate or check the database of TUYERE_DATABASE_URL, or the demo's while it runs."""
     from tuyere.ops import setup
     from tuyere.ops.postgres import Cluster
-    from tuyere.store.database import check, engine_for, migrate
+    from tuyere.store.database import check, migrate
+    from tuyere.store.engine import engine_for
 
     url = os.environ.get("TUYERE_DATABASE_URL")
     cluster = None

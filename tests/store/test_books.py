@@ -20,9 +20,10 @@ from tuyere.ops.postgres import Cluster
 from tuyere.store.base import now
 from tuyere.store.build_book import change_build, save_build
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
-from tuyere.store.database import check, downgrade, engine_for, migrate
+from tuyere.store.database import check, downgrade, migrate
 from tuyere.store.drive_book import build_input, drive_view, record_view, save_duty
 from tuyere.store.duties import Duty
+from tuyere.store.engine import engine_for
 from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineChange, MachineCreate
 from tuyere.store.machine_book import add_drive, add_machine, change_machine, list_machines
 from tuyere.store.trouble import Frozen, NotThere, Stale

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import re
 import secrets
 import signal
 import subprocess
@@ -10,6 +11,9 @@ import sys
 import time
 import urllib.request
 from pathlib import Path
+from typing import Any
+
+import psycopg
 
 from tuyere.ops import setup
 from tuyere.ops.postgres import Cluster, free_port, port_is_free
@@ -27,6 +31,7 @@ def server_command(bind: str, workers: int, pid_file: Path | None = None) -> lis
         "-m",
         "gunicorn",
         "tuyere.web.wsgi:app",
+        "--preload",  # loaded once, then forked: half the start-up; no connection is open yet
         "-b",
         bind,
         "-w",
@@ -71,24 +76,67 @@ def _wait_until_up(address: str, server: subprocess.Popen[bytes]) -> None:
     raise OpsError("the web server does not answer", "stop what else runs on this machine and try again")
 
 
+def _connect(cluster: Cluster, database: str) -> psycopg.Connection[tuple[Any, ...]]:
+    return psycopg.connect(cluster.url(database).replace("+psycopg", ""))
+
+
+def _newest_revision() -> str:
+    """The revision that no other one follows, read off the migration files."""
+    texts = [p.read_text("utf-8") for p in (Path(__file__).parents[1] / "store/migrations/versions").glob("*.py")]
+    made = {m[1] for t in texts if (m := re.search(r"^revision = '(.+)'", t, re.M))}
+    followed = {m[1] for t in texts if (m := re.search(r"^down_revision = '(.+)'", t, re.M))}
+    (head,) = made - followed
+    return head
+
+
+def _ready(cluster: Cluster) -> bool:
+    """Up to date and holding machines: then the packages for migrating and loading need not be imported."""
+    with _connect(cluster, "tuyere") as connection:
+        there = connection.execute("SELECT to_regclass('alembic_version') IS NOT NULL").fetchone()
+        if not there or not there[0]:
+            return False
+        at = connection.execute("SELECT version_num FROM alembic_version").fetchone()
+        if at is None or at[0] != _newest_revision():
+            return False
+        return connection.execute("SELECT 1 FROM machine LIMIT 1").fetchone() is not None
+
+
+def _migrate_and_load(url: str, reset: bool) -> int:
+    """Bring the schema up to date and load the demo into an empty database; returns how many machines."""
+    from tuyere.demo.load import clear, load
+    from tuyere.store.database import migrate
+    from tuyere.store.engine import engine_for
+
+    migrate(url)
+    engine = engine_for(url)
+    if reset:
+        clear(engine)
+    loaded = load(engine)
+    engine.dispose()
+    return loaded
+
+
 def _database(progress: Progress, home: Path) -> Cluster:
     cluster = Cluster(home, DATABASE_PORT)
     if cluster.create():
         progress.note(f"made a private PostgreSQL cluster in {home}")
     cluster.start()
-    import sqlalchemy as sa
-
-    with sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT").connect() as connection:
-        if connection.execute(sa.text("SELECT 1 FROM pg_database WHERE datname = 'tuyere'")).first() is None:
-            connection.execute(sa.text("CREATE DATABASE tuyere"))
+    with _connect(cluster, "postgres") as connection:
+        connection.autocommit = True
+        if connection.execute("SELECT 1 FROM pg_database WHERE datname = 'tuyere'").fetchone() is None:
+            connection.execute("CREATE DATABASE tuyere")
     return cluster
+
+
+def _interrupt(*_: object) -> None:
+    raise KeyboardInterrupt
 
 
 def demo(reset: bool, port: int) -> int:
     """Start database and server, load the demo into an empty database, serve until Ctrl-C."""
-    from tuyere.demo.load import clear, load
-    from tuyere.store.database import engine_for, migrate
-
+    # A shell that starts this in the background hides Ctrl-C from it; say it again.
+    for stop in (signal.SIGINT, signal.SIGTERM):
+        signal.signal(stop, _interrupt)
     progress = Progress(6)
     progress.done = 3
     home = setup.data_home()
@@ -100,16 +148,11 @@ def demo(reset: bool, port: int) -> int:
     server: subprocess.Popen[bytes] | None = None
     try:
         url = cluster.url()
-        migrate(url)
-        engine = engine_for(url)
         progress.step("demo data: " + ("load afresh" if reset else "load if empty"))
-        if reset:
-            clear(engine)
-        loaded = load(engine)
+        loaded = 0 if _ready(cluster) and not reset else _migrate_and_load(url, reset)
         progress.note(
             f"{loaded} machines loaded" if loaded else "there already; what was entered is kept (--reset loads afresh)"
         )
-        engine.dispose()
         if not port_is_free(port):
             taken, port = port, free_port(port + 1)
             progress.note(f"port {taken} is taken by another program; using {port}")
@@ -120,7 +163,6 @@ def demo(reset: bool, port: int) -> int:
         address = f"http://127.0.0.1:{port}/"
         _wait_until_up(address, server)
         print(f"\nTuyere is at {address}\nCtrl-C stops it.", flush=True)
-        signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
         return server.wait()
     except KeyboardInterrupt:
         print("\nStopping.", file=sys.stderr)
@@ -153,7 +195,8 @@ def serve() -> int:
         workers = int(os.environ.get("TUYERE_WORKERS", "2"))
     except ValueError as e:
         raise OpsError("TUYERE_WORKERS is not a number", "TUYERE_WORKERS=2") from e
-    from tuyere.store.database import check, engine_for
+    from tuyere.store.database import check
+    from tuyere.store.engine import engine_for
 
     if wrong := check(engine_for(os.environ["TUYERE_DATABASE_URL"])):
         raise OpsError(wrong[0], "./tuyere db migrate")

@@ -1,4 +1,4 @@
-"""The engine, and bringing the schema up to date."""
+"""Bringing the schema up to date, and checking it."""
 
 from __future__ import annotations
 
@@ -10,16 +10,11 @@ from alembic.config import Config
 from alembic.runtime.migration import MigrationContext
 from alembic.script import ScriptDirectory
 from sqlalchemy.engine import Engine
-from sqlmodel import SQLModel, create_engine
+from sqlmodel import SQLModel
 
 from tuyere.store import models
 
 MIGRATIONS = Path(__file__).parent / "migrations"
-
-
-def engine_for(url: str) -> Engine:
-    """An engine that notices a database that went away."""
-    return create_engine(url, pool_pre_ping=True, pool_size=5, max_overflow=10)
 
 
 def _config(url: str) -> Config:
@@ -62,4 +57,4 @@ def check(engine: Engine) -> list[str]:
     return wrong
 
 
-__all__ = ["check", "downgrade", "engine_for", "migrate", "models"]
+__all__ = ["check", "downgrade", "migrate", "models"]

@@ -12,7 +12,7 @@ from sqlalchemy.engine import Engine
 from whitenoise import WhiteNoise
 
 from tuyere import VERSION
-from tuyere.store.database import engine_for
+from tuyere.store.engine import engine_for
 from tuyere.web import calc_api, guard, handbook_api, machines_api, problems
 
 DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"

@@ -69,7 +69,7 @@ const placed = computed(() => {
       box.x = left ? 16 : w - box.w - 12
       // Above and below the wheel's own height, so that the leaders do not cross the belt.
       const low = f.y(wheel.y) > h * 0.56
-      box.y = low ? h - 132 + k * 60 : 12 + k * 60
+      box.y = low ? h - 150 + k * 60 : 12 + k * 60
       const rim = wheel.outside_radius * f.scale
       const angle = Math.atan2(box.y + 30 - f.y(wheel.y), (left ? box.x + box.w : box.x) - f.x(wheel.x))
       if (k === 0) lead = { x: f.x(wheel.x) + rim * Math.cos(angle), y: f.y(wheel.y) + rim * Math.sin(angle) }
@@ -80,7 +80,7 @@ const placed = computed(() => {
         const gap = Math.hypot(here.x - other.x, here.y - other.y) || 1
         const out = { x: (here.x - other.x) / gap, y: (here.y - other.y) / gap }
         // The upper strand carries its label outside, the lower one inside where there is room for it.
-        const inside = out.y > 0.3 && gap > 100
+        const inside = out.y > 0.9 && gap > 100
         const dir = inside ? -1 : 1
         const off = 26
         const px = here.x + dir * out.x * off
