@@ -14,7 +14,8 @@ from dataclasses import replace
 import numpy as np
 
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.choose import COLUMNS, Wanted, build_catalogue, evaluate, misses, search
+from tuyere.core.vbelt.catalogue import COLUMNS, build_catalogue
+from tuyere.core.vbelt.choose import Wanted, evaluate, misses, search
 
 WANTED = Wanted(11.19, 14.5, 1750, 640, 3, 27 * 25.4, 29 * 25.4)
 

@@ -11,7 +11,7 @@ const wheel = (x: number, y: number, r: number) => ({
   role: 'driver', x, y, outside_radius: r, path_radius: r, turn: 1, profile: 'B', count: 1,
 })
 const elevation = (x: number, y: number): Elevation => ({
-  family: 'v-belt', wheels: [wheel(0, 0, 50), wheel(x, y, 120)], arcs: [], strands: [], thickness: 10, centre_distance: Math.hypot(x, y),
+  family: 'v-belt', wheels: [wheel(0, 0, 50), wheel(x, y, 120)], arcs: [], strands: [], thickness: 10, pitch: 0, centre_distance: Math.hypot(x, y),
   left: Math.min(-50, x - 120), bottom: Math.min(-50, y - 120), width: Math.max(50, x + 120) - Math.min(-50, x - 120),
   height: Math.max(50, y + 120) - Math.min(-50, y - 120),
 })

@@ -182,7 +182,16 @@ def test_the_command_line_opens_choose_filled_in_and_saves_to_a_new_machine(
 
 def test_every_calculator_works_its_example(open_page: Opener, axe: Callable[[Page], list[str]]) -> None:
     page = open_page()
-    for name in ("speed-ratio", "belt-length", "service-factor", "v-belt-rating", "v-belt-drive", "v-belt-select"):
+    for name in (
+        "speed-ratio",
+        "belt-length",
+        "service-factor",
+        "v-belt-rating",
+        "v-belt-drive",
+        "chain-drive",
+        "chain-wear",
+        "v-belt-select",
+    ):
         page.goto(page.url.split("/machines")[0].split("/bench")[0] + f"/bench/{name}")
         page.get_by_role("button", name="Fill in the example").click()
         expect(page.locator(".answer table")).to_be_visible()

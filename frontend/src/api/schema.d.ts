@@ -84,6 +84,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/chain-drive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Roller chain drive
+         * @description A whole chain drive: speeds, length in pitches, rating and what governs it, pulls, slack, lubrication.
+         */
+        post: operations["calc_calc_chain_drive_calc_chain_drive_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-length": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Chain length
+         * @description Exact chain length in pitches from the centres, or the centres from the pitches.
+         */
+        post: operations["calc_calc_chain_length_calc_chain_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Power of a roller chain
+         * @description Link-plate, impact and galling limits, and which of them governs.
+         */
+        post: operations["calc_calc_chain_rating_calc_chain_rating_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-select": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose a roller chain drive
+         * @description Every combination of chain, strands and teeth for a duty, ranked by shaft pull, size, width, weight and speed error.
+         */
+        post: operations["calc_calc_chain_select_calc_chain_select_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-slack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Slack of a chain
+         * @description Hand movement and sag told apart, and whether the strand is slack as it should be.
+         */
+        post: operations["calc_calc_chain_slack_calc_chain_slack_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Worn chain
+         * @description Elongation from a measured length, the limit that applies, and what it does on the sprocket.
+         */
+        post: operations["calc_calc_chain_wear_calc_chain_wear_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/service-factor": {
         parameters: {
             query?: never;
@@ -118,6 +238,26 @@ export interface paths {
          * @description Driver and driven speed and both pitch diameters: give three, get the fourth.
          */
         post: operations["calc_calc_speed_ratio_calc_speed_ratio_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sprocket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sprocket
+         * @description Pitch, outside and caliper diameters, hub and bore limits, how unevenly the chain runs.
+         */
+        post: operations["calc_calc_sprocket_calc_sprocket_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -694,6 +834,745 @@ export interface components {
             low?: (number | string) | null;
         };
         /**
+         * ChainDriveIn
+         * @description A chain drive: duty, chain, sprockets, centres or pitches.
+         */
+        ChainDriveIn: {
+            /**
+             * Centre Distance
+             * @description centre distance; the next even number of pitches is taken
+             * @default null
+             */
+            centre_distance?: (number | string) | null;
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            /**
+             * Driven Teeth
+             * @description teeth of the driven
+             */
+            driven_teeth: number;
+            /**
+             * Driver Teeth
+             * @description teeth of the driver
+             */
+            driver_teeth: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /**
+             * Life
+             * @description wanted life; 15,000 hours are assumed
+             * @default null
+             */
+            life?: (number | string) | null;
+            /**
+             * Lubrication
+             * @description how it is lubricated
+             * @default best
+             * @enum {string}
+             */
+            lubrication?: "best" | "adequate" | "dusty" | "poor" | "dry-dirty";
+            /**
+             * Pitches
+             * @description chain length in pitches
+             * @default null
+             */
+            pitches?: number | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ChainServiceIn"] | null;
+            /**
+             * Speed
+             * @description speed of the driver
+             */
+            speed: number | string;
+            /**
+             * Strands
+             * @description strands
+             * @default 1
+             */
+            strands?: number;
+            /**
+             * Temperature
+             * @description around the chain, degrees Celsius
+             * @default 20
+             */
+            temperature?: number;
+        };
+        /**
+         * ChainDriveOut
+         * @description The drive worked through.
+         */
+        ChainDriveOut: {
+            centre_distance: components["schemas"]["Figure"];
+            chain_mass: components["schemas"]["Figure"];
+            chain_speed: components["schemas"]["Figure"];
+            chordal_variation: components["schemas"]["Figure"];
+            design_power: components["schemas"]["Figure"];
+            /** Designation */
+            designation: string;
+            driven_speed: components["schemas"]["Figure"];
+            /** Governing */
+            governing: string;
+            greatest_pull: components["schemas"]["Figure"];
+            hand_movement: components["schemas"]["Figure"];
+            length: components["schemas"]["LengthOut"];
+            /** Lubrication Wanted */
+            lubrication_wanted: string;
+            /** Oil */
+            oil: string;
+            pitches: components["schemas"]["Figure"];
+            power: components["schemas"]["Figure"];
+            sag: components["schemas"]["Figure"];
+            service_factor: components["schemas"]["Figure"];
+            shaft_pull: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"];
+            static_safety: components["schemas"]["Figure"];
+            working_pull: components["schemas"]["Figure"];
+            wrap: components["schemas"]["Figure"];
+        };
+        /** ChainDriveRequest */
+        ChainDriveRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainDriveIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainDriveResponse */
+        ChainDriveResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ChainDriveOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainLengthIn
+         * @description Two sprockets and either the centre distance or the pitches.
+         */
+        ChainLengthIn: {
+            /**
+             * Centre Distance
+             * @description centre distance; the next even number of pitches is taken
+             * @default null
+             */
+            centre_distance?: (number | string) | null;
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            /**
+             * Driven Teeth
+             * @description teeth of the driven
+             */
+            driven_teeth: number;
+            /**
+             * Driver Teeth
+             * @description teeth of the driver
+             */
+            driver_teeth: number;
+            /**
+             * Pitches
+             * @description chain length in pitches
+             * @default null
+             */
+            pitches?: number | null;
+        };
+        /** ChainLengthRequest */
+        ChainLengthRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainLengthIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainLengthResponse */
+        ChainLengthResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["LengthOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainOptionOut
+         * @description One chain drive that does the duty.
+         */
+        ChainOptionOut: {
+            /** Cost */
+            cost: number;
+            drive: components["schemas"]["ChainDriveOut"];
+            driven_teeth: components["schemas"]["Figure"];
+            driver_teeth: components["schemas"]["Figure"];
+            elevation: components["schemas"]["ElevationOut"];
+            /** Name */
+            name: string;
+            speed_error: components["schemas"]["Figure"];
+            width: components["schemas"]["Figure"];
+        };
+        /**
+         * ChainRatingIn
+         * @description A chain on its smaller sprocket.
+         */
+        ChainRatingIn: {
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            /**
+             * Life
+             * @description wanted life; 15,000 hours are assumed
+             * @default null
+             */
+            life?: (number | string) | null;
+            /**
+             * Lubrication
+             * @description how it is lubricated
+             * @default best
+             * @enum {string}
+             */
+            lubrication?: "best" | "adequate" | "dusty" | "poor" | "dry-dirty";
+            /**
+             * Pitches
+             * @description chain length in pitches
+             * @default 100
+             */
+            pitches?: number;
+            /**
+             * Speed
+             * @description speed of the smaller sprocket
+             */
+            speed: number | string;
+            /**
+             * Strands
+             * @description strands
+             * @default 1
+             */
+            strands?: number;
+            /**
+             * Teeth
+             * @description teeth of the smaller sprocket
+             */
+            teeth: number;
+        };
+        /**
+         * ChainRatingOut
+         * @description Power of the chain and the three limits of one strand.
+         */
+        ChainRatingOut: {
+            chain_speed: components["schemas"]["Figure"];
+            galling: components["schemas"]["Figure"];
+            /** Governing */
+            governing: string;
+            impact: components["schemas"]["Figure"];
+            link_plates: components["schemas"]["Figure"];
+            /** Lubrication Wanted */
+            lubrication_wanted: string;
+            power: components["schemas"]["Figure"];
+        };
+        /** ChainRatingRequest */
+        ChainRatingRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainRatingIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainRatingResponse */
+        ChainRatingResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ChainRatingOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainSelectIn
+         * @description A duty for a chain drive.
+         */
+        ChainSelectIn: {
+            /**
+             * Centre
+             * @description centre distance, about
+             */
+            centre: number | string;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /**
+             * Largest
+             * @description largest sprocket that fits, outside diameter
+             * @default null
+             */
+            largest?: (number | string) | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ChainServiceIn"] | null;
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+        };
+        /**
+         * ChainSelectOut
+         * @description Ranked options; empty when nothing fits, and then ``rejected`` says where they fell.
+         */
+        ChainSelectOut: {
+            /** Accepted */
+            accepted: number;
+            /** Best */
+            best: string;
+            /** Considered */
+            considered: number;
+            design_power: components["schemas"]["Figure"];
+            /** Options */
+            options: components["schemas"]["ChainOptionOut"][];
+            /** Rejected */
+            rejected: components["schemas"]["FellOut"][];
+        };
+        /** ChainSelectRequest */
+        ChainSelectRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainSelectIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainSelectResponse */
+        ChainSelectResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ChainSelectOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainServiceIn
+         * @description Either a factor taken as given, or load and driver.
+         */
+        ChainServiceIn: {
+            /**
+             * Assume
+             * @description a factor you take as given
+             * @default null
+             */
+            assume?: (number | string) | null;
+            /**
+             * Driver
+             * @description electric motor or turbine; engine through a hydraulic coupling, or straight
+             * @default null
+             */
+            driver?: ("electric" | "engine-hydraulic" | "engine-mechanical") | null;
+            /**
+             * Load
+             * @description how the driven machine runs
+             * @default null
+             */
+            load?: ("smooth" | "moderate" | "heavy") | null;
+        };
+        /**
+         * ChainSlackIn
+         * @description A strand and how far it moves or hangs at mid-span: two different numbers, give one.
+         */
+        ChainSlackIn: {
+            /**
+             * Hand Movement
+             * @description moved by hand at mid-span, both ways together
+             * @default null
+             */
+            hand_movement?: (number | string) | null;
+            /**
+             * Sag
+             * @description hanging by itself, straight line to chain
+             * @default null
+             */
+            sag?: (number | string) | null;
+            /**
+             * Span
+             * @description free strand between the sprockets
+             */
+            span: number | string;
+            /**
+             * Steep Or Shock
+             * @description over 45 degrees, upright, reversing, shocks or fixed centres
+             * @default false
+             */
+            steep_or_shock?: boolean;
+        };
+        /**
+         * ChainSlackOut
+         * @description Both numbers, the excess length and the verdict.
+         */
+        ChainSlackOut: {
+            excess_length: components["schemas"]["Figure"];
+            hand_movement: components["schemas"]["Figure"];
+            hand_percent: components["schemas"]["Figure"];
+            sag: components["schemas"]["Figure"];
+            sag_percent: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "too tight" | "too slack";
+            wanted: components["schemas"]["Band"];
+        };
+        /** ChainSlackRequest */
+        ChainSlackRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainSlackIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainSlackResponse */
+        ChainSlackResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ChainSlackOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainWearIn
+         * @description A length over a number of pitches, chain pulled straight.
+         */
+        ChainWearIn: {
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            /**
+             * Fixed Centres
+             * @description no take-up
+             * @default false
+             */
+            fixed_centres?: boolean;
+            /**
+             * Large Teeth
+             * @description teeth of the larger sprocket
+             * @default null
+             */
+            large_teeth?: number | null;
+            /**
+             * Measured
+             * @description the length read
+             */
+            measured: number | string;
+            /**
+             * Over
+             * @description outside to outside of the end rollers, or pin centre to pin centre
+             * @default rollers
+             * @enum {string}
+             */
+            over?: "rollers" | "pins";
+            /**
+             * Pitches
+             * @description pitches measured; 12 in or more of chain
+             */
+            pitches: number;
+            /**
+             * Timing
+             * @description it keeps two shafts in time
+             * @default false
+             */
+            timing?: boolean;
+        };
+        /**
+         * ChainWearOut
+         * @description How worn it is and what that means.
+         */
+        ChainWearOut: {
+            elongation: components["schemas"]["Figure"];
+            length_at_limit: components["schemas"]["Figure"];
+            length_new: components["schemas"]["Figure"];
+            limit: components["schemas"]["Figure"];
+            /** Limit Because */
+            limit_because: string;
+            rides_out: components["schemas"]["Figure"] | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "soon" | "replace";
+        };
+        /** ChainWearRequest */
+        ChainWearRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainWearIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainWearResponse */
+        ChainWearResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ChainWearOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * Choice
          * @description A key and what it is called.
          */
@@ -928,6 +1807,8 @@ export interface components {
             height: number;
             /** Left */
             left: number;
+            /** Pitch */
+            pitch: number;
             /** Strands */
             strands: components["schemas"]["StrandOut"][];
             /** Thickness */
@@ -971,6 +1852,16 @@ export interface components {
             steps: string;
             /** Type */
             type: string;
+        };
+        /**
+         * FellOut
+         * @description A limit and how many fell at it first.
+         */
+        FellOut: {
+            /** Count */
+            count: number;
+            /** Limit */
+            limit: string;
         };
         /**
          * Figure
@@ -1080,6 +1971,20 @@ export interface components {
              * @default true
              */
             clockwise?: boolean;
+        };
+        /**
+         * LengthOut
+         * @description Length in pitches and the centres that go with it.
+         */
+        LengthOut: {
+            centre_distance: components["schemas"]["Figure"];
+            chain_length: components["schemas"]["Figure"];
+            exact_pitches: components["schemas"]["Figure"];
+            mounted_high: components["schemas"]["Figure"];
+            mounted_low: components["schemas"]["Figure"];
+            pitches: components["schemas"]["Figure"];
+            span: components["schemas"]["Figure"];
+            wrap: components["schemas"]["Figure"];
         };
         /**
          * LimitsIn
@@ -1659,6 +2564,88 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["SpeedRatioOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SprocketIn
+         * @description A sprocket of a chain number.
+         */
+        SprocketIn: {
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            /**
+             * Teeth
+             * @description teeth
+             */
+            teeth: number;
+        };
+        /**
+         * SprocketOut
+         * @description What it measures.
+         */
+        SprocketOut: {
+            caliper_diameter: components["schemas"]["Figure"];
+            chordal_variation: components["schemas"]["Figure"];
+            greatest_bore: components["schemas"]["Figure"] | null;
+            greatest_hub: components["schemas"]["Figure"];
+            outside_diameter: components["schemas"]["Figure"];
+            pitch_diameter: components["schemas"]["Figure"];
+        };
+        /** SprocketRequest */
+        SprocketRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["SprocketIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SprocketResponse */
+        SprocketResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SprocketOut"];
             /**
              * Status
              * @constant
@@ -2586,6 +3573,678 @@ export interface operations {
             };
         };
     };
+    calc_calc_chain_drive_calc_chain_drive_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainDriveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainDriveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_chain_length_calc_chain_length_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainLengthRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_chain_rating_calc_chain_rating_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainRatingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainRatingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_chain_select_calc_chain_select_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainSelectRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainSelectResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_chain_slack_calc_chain_slack_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainSlackRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainSlackResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_chain_wear_calc_chain_wear_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainWearRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainWearResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_service_factor_calc_service_factor_post: {
         parameters: {
             query?: never;
@@ -2718,6 +4377,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpeedRatioResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_sprocket_calc_sprocket_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SprocketRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SprocketResponse"];
                 };
             };
             /** @description problem */

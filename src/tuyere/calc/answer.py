@@ -116,6 +116,7 @@ class ElevationOut(Answer):
     arcs: list[ArcOut]
     strands: list[StrandOut]
     thickness: float
+    pitch: float
     centre_distance: float
     left: float
     bottom: float

@@ -34,6 +34,7 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K("belt_speed", "m/s", "foot/minute", "m/s", "ft/min", "m/s", 1e-4, 200, (0.05, 100), "[length]/[time]", "2500 ft/min"),
     _K("force", "N", "pound_force", "N", "lbf", "N", 1e-3, 1e7, (0.5, 2e5), "force", "12 lbf, 55 N"),
     _K("mass_per_length", "kg/m", "pound/foot", "kg/m", "lb/ft", "kg/m", 1e-4, 100, (0.005, 20), "mass per length", "0.17 kg/m"),
+    _K("mass", "kg", "pound", "kg", "lb", "kg", 1e-3, 1e5, (0.01, 5e4), "mass", "12 lb, 5 kg"),
     _K("angle", "degree", "degree", "degree", "°", "°", -360, 360, (0.01, 360), "angle", "35, 35 deg"),
     _K("percent", "percent", "percent", "percent", "%", "%", -100, 1000, (0, 100), "percentage", "2, 2 %"),
     _K("factor", "", "", "", "", "", 0.1, 20, (0.2, 10), "plain number", "1.3"),

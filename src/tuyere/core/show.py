@@ -12,6 +12,8 @@ PREC: dict[type[ast.AST], int] = {ast.Add: 1, ast.Sub: 1, ast.Mult: 2, ast.Div: 
 COMPARE: dict[type[ast.AST], str] = {ast.GtE: r"\ge", ast.LtE: r"\le", ast.Gt: ">", ast.Lt: "<"}
 FUNCS = {
     "log10": r"\lg",
+    "log": r"\ln",
+    "tan": r"\tan",
     "arcsin": r"\arcsin",
     "sin": r"\sin",
     "cos": r"\cos",

@@ -1,6 +1,6 @@
 """What the WSGI server loads; the search's catalogue is made before the first request asks for it."""
 
-from tuyere.core.vbelt.choose import build_catalogue
+from tuyere.core.vbelt.catalogue import build_catalogue
 from tuyere.web.app import create_app
 
 build_catalogue()

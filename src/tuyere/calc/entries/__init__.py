@@ -2,6 +2,10 @@
 
 from tuyere.calc.entries import (  # noqa: F401
     belt_length,
+    chain_drive,
+    chain_geometry,
+    chain_select,
+    chain_wear,
     service_factor,
     speed_ratio,
     v_belt_drive,

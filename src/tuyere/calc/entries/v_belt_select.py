@@ -24,12 +24,13 @@ from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
 from tuyere.calc.frame import Frame, elevation_out
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.shown import shown
+from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.steps import mark, quiet
 from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Fixed, Rejected, Wanted, build_catalogue, search
-from tuyere.core.vbelt.formulas import design_power
+from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
+from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Rejected, Wanted, search
 from tuyere.core.vbelt.rate import Given, rate
 
 

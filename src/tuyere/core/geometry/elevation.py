@@ -53,13 +53,17 @@ class ArcDrawing:
 
 @dataclass(frozen=True, slots=True)
 class Elevation:
-    """The drawing: wheels, arcs, strands, belt thickness, and the frame that holds it all (mm)."""
+    """The drawing: wheels, arcs, strands, belt thickness, and the frame that holds it all (mm).
+
+    ``pitch`` is that of a chain or toothed belt, 0 for the others.
+    """
 
     family: str
     wheels: tuple[WheelDrawing, ...]
     arcs: tuple[ArcDrawing, ...]
     strands: tuple[StrandDrawing, ...]
     thickness: float
+    pitch: float
     centre_distance: float
     left: float
     bottom: float
@@ -70,7 +74,7 @@ class Elevation:
 def two_wheel_elevation(
     family: str,
     profile: str,
-    count: int,
+    counts: tuple[int, int],
     thickness_mm: float,
     centre_mm: float,
     driver_path_mm: float,
@@ -80,8 +84,10 @@ def two_wheel_elevation(
     angle_deg: float = 0.0,
     clockwise: bool = True,
     crossed: bool = False,
+    pitch_mm: float = 0.0,
 ) -> Elevation:
-    """Elevation of a belt on two wheels; diameters in mm, ``angle_deg`` from driver to driven shaft.
+    """Elevation of a belt on two wheels; diameters in mm, ``angle_deg`` from driver to driven shaft,
+    ``counts`` grooves or teeth of driver and driven.
 
     The strand that arrives at the driver is the tight one. Raises InputError when the wheels overlap.
     """
@@ -90,8 +96,8 @@ def two_wheel_elevation(
     wheels = [Wheel(0.0, 0.0, driver_path_mm / 2, turn), Wheel(x, y, driven_path_mm / 2, -turn if crossed else turn)]
     path = belt_path(wheels)
     drawn = (
-        WheelDrawing("driver", 0.0, 0.0, driver_outside_mm / 2, driver_path_mm / 2, wheels[0].turn, profile, count),
-        WheelDrawing("driven", x, y, driven_outside_mm / 2, driven_path_mm / 2, wheels[1].turn, profile, count),
+        WheelDrawing("driver", 0.0, 0.0, driver_outside_mm / 2, driver_path_mm / 2, wheels[0].turn, profile, counts[0]),
+        WheelDrawing("driven", x, y, driven_outside_mm / 2, driven_path_mm / 2, wheels[1].turn, profile, counts[1]),
     )
     arcs = tuple(ArcDrawing(p.x, p.y, p.r, p.start_deg, p.sweep_deg, p.turn) for p in path if isinstance(p, Arc))
     strands = tuple(
@@ -102,4 +108,6 @@ def two_wheel_elevation(
     reach = [(w.x, w.y, max(w.outside_radius, w.path_radius) + thickness_mm / 2) for w in drawn]
     left, right = min(x - r for x, _, r in reach), max(x + r for x, _, r in reach)
     bottom, top = min(y - r for _, y, r in reach), max(y + r for _, y, r in reach)
-    return Elevation(family, drawn, arcs, strands, thickness_mm, centre_mm, left, bottom, right - left, top - bottom)
+    return Elevation(
+        family, drawn, arcs, strands, thickness_mm, pitch_mm, centre_mm, left, bottom, right - left, top - bottom
+    )

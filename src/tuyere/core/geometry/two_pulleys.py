@@ -79,6 +79,6 @@ def work_two_pulleys(
             arc=(small, "angle"),
         )
     drawing = two_wheel_elevation(
-        "belt", "flat", 1, 0.02 * D, centre, driver_mm, driver_mm, driven_mm, driven_mm, crossed=crossed
+        "belt", "flat", (1, 1), 0.02 * D, centre, driver_mm, driver_mm, driven_mm, driven_mm, crossed=crossed
     )
     return TwoPulleys(length, centre, small, large, span, drawing)

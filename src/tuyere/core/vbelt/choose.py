@@ -3,19 +3,15 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from functools import cache
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
-from tuyere.core.geometry.centre import centres_of_lengths
-from tuyere.core.geometry.formulas import open_small_arc
 from tuyere.core.rounding import round_up
-from tuyere.core.speeds.formulas import belt_speed, driven_speed, ratio_of_diameters, small_sheave_speed
+from tuyere.core.speeds.formulas import belt_speed, driven_speed, small_sheave_speed
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
-from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     arc_factor_closed,
     centrifugal_tension,
@@ -26,7 +22,8 @@ from tuyere.core.tension.formulas import (
     static_tension_newtons,
 )
 from tuyere.core.units import MM_PER_IN
-from tuyere.core.vbelt.belts import Belt, belt_of
+from tuyere.core.vbelt.belts import Belt
+from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
 from tuyere.core.vbelt.formulas import (
     added_power,
     basic_power,
@@ -36,72 +33,17 @@ from tuyere.core.vbelt.formulas import (
     inch_diameter,
     thousand_rpm,
 )
-from tuyere.core.vbelt.sheaves import Sheave, sheave
+from tuyere.core.vbelt.sheaves import Sheave
 from tuyere.core.vbelt.tables import (
     RIM_SPEED_LIMIT_M_S,
-    Section,
-    arc_factor,
-    length_axis,
-    length_factor,
-    rating_constants,
-    ratio_power,
     sections,
 )
 
 Array = NDArray[np.float64]
 
-# The columns a candidate needs, in the order the duty meets them; geometry is duty-free and worked once.
-COLUMNS = (
-    "driver_pitch",
-    "driven_pitch",
-    "small_pitch",
-    "least_pitch",
-    "driver_outside",
-    "driven_outside",
-    "centre",
-    "arc",
-    "K_theta",
-    "K_L",
-    "h_a",
-    "K_1",
-    "K_2",
-    "K_3",
-    "K_4",
-    "K_c",
-    "groove_pitch",
-    "edge",
-)
-
 PASS = 1e-12  # a miss smaller than rounding is none
 WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0}
 LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "power", "belts", "face width")
-
-
-@dataclass(frozen=True)
-class Catalogue:
-    """Candidates as columns, with what it takes to name one again."""
-
-    columns: dict[str, Array]
-    section_index: NDArray[np.int64]
-    driver_index: NDArray[np.int64]
-    driven_index: NDArray[np.int64]
-    belt_index: NDArray[np.int64]
-    belts: tuple[Belt, ...]
-    wheels: tuple[Sheave, ...]
-    stocked: NDArray[np.bool_]
-
-    def __len__(self) -> int:
-        return len(self.section_index)
-
-
-@dataclass(frozen=True)
-class Fixed:
-    """Parts that must stay: any may be None. Sheaves carry their groove; so does a belt."""
-
-    driver: Sheave | None = None
-    driven: Sheave | None = None
-    section: str | None = None
-    belt: Belt | None = None
 
 
 @dataclass(frozen=True)
@@ -161,133 +103,6 @@ class Choice:
     accepted: int
     best: tuple[Candidate, ...]
     rejected: tuple[Rejected, ...]
-
-
-def _standard_sheaves(groove: str) -> tuple[list[Sheave], list[bool]]:
-    rows = table("diameters").select(section=groove)
-    with quiet():
-        return [sheave(r[1] * MM_PER_IN, r[2], groove) for r in rows], [bool(r[3]) for r in rows]
-
-
-def _belts(of: Section) -> list[Belt]:
-    xs = length_axis(of.groove).xs
-    numbers = table("lengths").column("number", section=of.groove)
-    scale = 10 if of.narrow else 1
-    with quiet():
-        return [belt_of(of, float(n)) for n in numbers if xs[0] <= n / scale <= xs[-1]]
-
-
-def build_catalogue(fixed: Fixed = Fixed(), basis: str = "ip20-1988") -> Catalogue:
-    """All combinations of sheaves and belts over the sections that the fixed parts allow.
-
-    The geometry (exact centre distance, arc, factors) does not depend on the duty and is worked here.
-    """
-    if fixed == Fixed():
-        return _standard_catalogue(basis)
-    return _build(fixed, basis)
-
-
-@cache
-def _standard_catalogue(basis: str) -> Catalogue:
-    return _build(Fixed(), basis)
-
-
-def _allowed(of: Section, fixed: Fixed, basis: str) -> bool:
-    if fixed.section and of.name != fixed.section:
-        return False
-    if fixed.belt and of.name != fixed.belt.section.name:
-        return False
-    if basis == "ip20-1977" and (of.narrow or of.cogged):
-        return False
-    return all(w is None or w.groove == of.groove for w in (fixed.driver, fixed.driven))
-
-
-def _build(fixed: Fixed, basis: str) -> Catalogue:
-    belts: list[Belt] = []
-    wheels: list[Sheave] = []
-    stocked: list[bool] = []
-    pieces: list[dict[str, Array]] = []
-    indices: list[tuple[NDArray[np.int64], ...]] = []
-    for number, of in enumerate(sections().values()):
-        if not _allowed(of, fixed, basis):
-            continue
-        own, own_stock = _standard_sheaves(of.groove)
-        base = len(wheels)
-        wheels += own
-        stocked += own_stock
-        drivers, drivens = list(range(base, len(wheels))), list(range(base, len(wheels)))
-        for one, slot in ((fixed.driver, drivers), (fixed.driven, drivens)):
-            if one is not None:
-                wheels.append(one)
-                stocked.append(True)  # it is there already
-                slot[:] = [len(wheels) - 1]
-        first_belt = len(belts)
-        belts += [fixed.belt] if fixed.belt else _belts(of)
-        grid = np.meshgrid(np.array(drivers), np.array(drivens), np.arange(first_belt, len(belts)), indexing="ij")
-        d1, d2, b = (g.ravel().astype(np.int64) for g in grid)
-        pieces.append(_columns(of, wheels, belts, d1, d2, b, basis))
-        indices.append((np.full(len(d1), number, dtype=np.int64), d1, d2, b))
-    if not pieces:
-        empty = np.zeros(0, dtype=np.int64)
-        return Catalogue({c: np.zeros(0) for c in COLUMNS}, empty, empty, empty, empty, (), (), np.zeros(0, bool))
-    columns = {c: np.concatenate([p[c] for p in pieces]) for c in COLUMNS}
-    s, d1, d2, b = (np.concatenate([i[k] for i in indices]) for k in range(4))
-    return Catalogue(columns, s, d1, d2, b, tuple(belts), tuple(wheels), np.array(stocked))
-
-
-def _columns(
-    of: Section,
-    wheels: list[Sheave],
-    belts: list[Belt],
-    d1: NDArray[np.int64],
-    d2: NDArray[np.int64],
-    b: NDArray[np.int64],
-    basis: str,
-) -> dict[str, Array]:
-    line, pitch, outside = (
-        np.array([getattr(w, name) for w in wheels]) for name in ("line_mm", "pitch_mm", "outside_mm")
-    )
-    lengths = np.array([x.length_in for x in belts]) * MM_PER_IN
-    numbers = np.array([x.factor_number for x in belts])
-    k_l = np.array([np.nan] * len(belts))
-    first = int(b.min()) if b.size else 0
-    with quiet():
-        k_l[first:] = length_factor(of.groove, numbers[first:])
-        constants = rating_constants(of, basis)
-        small_line, large_line = np.minimum(line[d1], line[d2]), np.maximum(line[d1], line[d2])
-        small_pitch, large_pitch = np.minimum(pitch[d1], pitch[d2]), np.maximum(pitch[d1], pitch[d2])
-        centre = centres_of_lengths(lengths[b], small_line, large_line)
-        centre = np.where(centre > (outside[d1] + outside[d2]) / 2, centre, np.nan)
-        arc = open_small_arc(centre, small_line, large_line)
-        h_a = ratio_power(of, ratio_of_diameters(large_pitch, small_pitch), constants[1])
-        k_theta = arc_factor(arc)
-    least = of.min_diameter_in * MM_PER_IN - (0 if of.min_kind == "pitch" else (line[d1[0]] - pitch[d1[0]]))
-    groove_row = table("grooves").select(section=of.groove)[0]
-    t = table("grooves")
-
-    def flat(x: float) -> Array:
-        return np.full(len(d1), x)
-
-    return {
-        "driver_pitch": pitch[d1],
-        "driven_pitch": pitch[d2],
-        "small_pitch": small_pitch,
-        "least_pitch": flat(least),
-        "driver_outside": outside[d1],
-        "driven_outside": outside[d2],
-        "centre": centre,
-        "arc": arc,
-        "K_theta": k_theta,
-        "K_L": k_l[b],
-        "h_a": h_a,
-        "K_1": flat(constants[0]),
-        "K_2": flat(constants[1]),
-        "K_3": flat(constants[2]),
-        "K_4": flat(constants[3]),
-        "K_c": flat(of.K_c),
-        "groove_pitch": flat(groove_row[t.index("S_g")] * MM_PER_IN),
-        "edge": flat(groove_row[t.index("S_e")] * MM_PER_IN),
-    }
 
 
 def speed_error(c: dict[str, Any], wanted: Wanted) -> Any:

@@ -3,7 +3,7 @@
 from numpy import log10
 
 from tuyere.core.rounding import round_up
-from tuyere.core.sources import DUTY, EXACT_UNITS, IP20, IP_RATING, Source
+from tuyere.core.sources import EXACT_UNITS, IP20, IP_RATING, Source
 from tuyere.core.steps import Num, formula
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
@@ -51,12 +51,6 @@ def corrected_power(H_b: Num, H_a: Num, K_theta: Num, K_L: Num) -> Num:
 def belt_power_kw(H_r: Num) -> Num:
     """Power of one belt on this drive, in kilowatts."""
     return H_r * KW_PER_HP
-
-
-@formula("P_d", DUTY)
-def design_power(P: Num, K_s: Num) -> Num:
-    """Power the drive is sized for."""
-    return P * K_s
 
 
 @formula("N_x", IP_RATING)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
@@ -26,7 +27,6 @@ from tuyere.core.vbelt.formulas import (
     belt_power_kw,
     belts_needed,
     corrected_power,
-    design_power,
     inch_diameter,
     length_mm,
     spare_power,
@@ -259,7 +259,7 @@ def rate(given: Given) -> Rating:
     drawing = two_wheel_elevation(
         "v-belt",
         given.belt.section.groove,
-        count,
+        (count, count),
         given.belt.section.depth_in * MM_PER_IN,
         centre,
         given.driver.line_mm,

@@ -11,13 +11,30 @@ const props = defineProps<{ elevation: Elevation; frame: Frame; dimension?: numb
 const wheels = computed(() =>
   props.elevation.wheels.map((w) => {
     const r = w.outside_radius * props.frame.scale
-    const spoked = r > 58
+    const spoked = r > 58 && w.profile !== 'chain'
     const hub = Math.max(4, Math.min(r * 0.3, spoked ? 26 : r * 0.34))
     const rim = Math.max(r - Math.max(6, r * 0.09), hub)
     const spokes = spoked ? [90, 162, 234, 306, 378].map((d) => (d * Math.PI) / 180) : []
     return { ...w, cx: props.frame.x(w.x), cy: props.frame.y(w.y), r, hub, rim, spokes, bore: Math.max(2.5, hub * 0.42) }
   }),
 )
+/** A toothed rim: as many teeth as the sprocket has, rounded between root and tip. */
+function teeth(w: { cx: number; cy: number; r: number; path_radius: number; count: number }): string {
+  const pitch = w.path_radius * props.frame.scale
+  const high = Math.max(w.r - pitch, 1)
+  const steps = w.count * 8
+  const points = Array.from({ length: steps }, (_, k) => {
+    const a = (2 * Math.PI * k) / steps
+    const r = pitch - high * 0.35 + high * Math.max(-0.65, Math.cos(w.count * a))
+    return `${(w.cx + r * Math.cos(a)).toFixed(1)},${(w.cy + r * Math.sin(a)).toFixed(1)}`
+  })
+  return points.join(' ')
+}
+// Links at their true pitch once they are big enough to be told apart.
+const links = computed(() => {
+  const p = props.elevation.pitch * props.frame.scale
+  return p > 3.5 ? `${p * 0.72} ${p * 0.28}` : undefined
+})
 const belt = computed(() => {
   const width = Math.max(props.small ? 2.5 : 6, props.elevation.thickness * props.frame.scale)
   return { arc: width, tight: width * (props.small ? 1.15 : 1.3), slack: Math.max(props.small ? 1.1 : 2.5, width * 0.42) }
@@ -69,8 +86,9 @@ const spin = computed(() => {
       <rect :x="g.x - g.half" :y="g.y" :width="g.half * 2" height="8" fill="url(#hatch)" />
     </g>
     <g v-for="(w, k) in wheels" :key="'w' + k" stroke="var(--ink)" stroke-width="1.2">
-      <circle :cx="w.cx" :cy="w.cy" :r="w.r" fill="var(--metal)" :stroke-width="small ? 1 : 1.8" />
-      <circle v-if="!small" :cx="w.cx" :cy="w.cy" :r="w.rim" :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'" />
+      <polygon v-if="w.profile === 'chain'" :points="teeth(w)" fill="var(--metal)" />
+      <circle v-else :cx="w.cx" :cy="w.cy" :r="w.r" fill="var(--metal)" :stroke-width="small ? 1 : 1.8" />
+      <circle v-if="!small && w.profile !== 'chain'" :cx="w.cx" :cy="w.cy" :r="w.rim" :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'" />
       <template v-for="s in w.spokes" :key="s">
         <line
           v-for="o in [-0.05, 0.05]"
@@ -86,7 +104,7 @@ const spin = computed(() => {
       <circle v-if="!small" :cx="w.cx" :cy="w.cy" :r="w.bore" fill="url(#bore)" stroke-width="2" />
     </g>
     <g fill="none" stroke="var(--belt)">
-      <path v-for="(a, k) in elevation.arcs" :key="'a' + k" :d="arcPath(a, frame)" :stroke-width="belt.arc" />
+      <path v-for="(a, k) in elevation.arcs" :key="'a' + k" :d="arcPath(a, frame)" :stroke-width="belt.arc" :stroke-dasharray="links" />
       <line
         v-for="(s, k) in elevation.strands"
         :key="'s' + k"
@@ -95,6 +113,7 @@ const spin = computed(() => {
         :x2="frame.x(s.x2)"
         :y2="frame.y(s.y2)"
         :stroke-width="s.side === 'tight' ? belt.tight : belt.slack"
+        :stroke-dasharray="links"
       />
     </g>
     <g v-if="centre" stroke="var(--dim)" stroke-width="1" fill="none">

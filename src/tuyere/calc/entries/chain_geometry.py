@@ -1,0 +1,73 @@
+"""`sprocket` and `chain-length`: what a sprocket measures, and how long the chain is."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entries.chain_parts import LengthOut, Number, Teeth, length_out
+from tuyere.calc.entries.parts import Whole
+from tuyere.calc.entry import Length
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.roller_chain.length import work_length
+from tuyere.core.roller_chain.sprockets import work_sprocket
+from tuyere.core.roller_chain.tables import chain
+
+
+class SprocketIn(Input):
+    """A sprocket of a chain number."""
+
+    chain: Number = Field(description="chain number")
+    teeth: Teeth = Field(description="teeth")
+
+
+class SprocketOut(Answer):
+    """What it measures."""
+
+    pitch_diameter: Figure
+    outside_diameter: Figure
+    caliper_diameter: Figure
+    greatest_hub: Figure
+    greatest_bore: Figure | None
+    chordal_variation: Figure
+
+
+@calculation("sprocket", "Sprocket", "Pitch, outside and caliper diameters, hub and bore limits, how unevenly the chain runs.",
+             "ASME B29.1, ISO 606, geometry", {"units": "us", "input": {"chain": "60", "teeth": 17}})  # fmt: skip
+def sprocket(given: SprocketIn, frame: Frame) -> SprocketOut:
+    """Work the sprocket."""
+    r = work_sprocket(chain(given.chain), given.teeth)
+    f = frame.figure
+    return SprocketOut(
+        pitch_diameter=f(r.pitch_mm, "length", "size", "pitch_diameter"),
+        outside_diameter=f(r.outside_mm, "length", "size", "outside_diameter"),
+        caliper_diameter=f(r.caliper_mm, "length", "size", "caliper"),
+        greatest_hub=f(r.hub_mm, "length", "size", "hub"),
+        greatest_bore=None if r.bore_mm is None else f(r.bore_mm, "length", "tape"),
+        chordal_variation=f(r.chordal_percent, "percent", step="chordal"),
+    )
+
+
+class ChainLengthIn(Input):
+    """Two sprockets and either the centre distance or the pitches."""
+
+    chain: Number = Field(description="chain number")
+    driver_teeth: Teeth = Field(description="teeth of the driver")
+    driven_teeth: Teeth = Field(description="teeth of the driven")
+    centre_distance: Length | None = Field(
+        default=None, description="centre distance; the next even number of pitches is taken"
+    )
+    pitches: Annotated[Whole, Field(ge=20, le=2000)] | None = Field(default=None, description="chain length in pitches")
+
+
+@calculation("chain-length", "Chain length", "Exact chain length in pitches from the centres, or the centres from the pitches.",
+             "plane geometry, exact", {"units": "us", "input": {
+                 "chain": "50", "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"}})  # fmt: skip
+def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
+    """Work the length."""
+    of = chain(given.chain)
+    r = work_length(of, given.driver_teeth, given.driven_teeth,
+                    None if given.centre_distance is None else given.centre_distance.value, given.pitches)  # fmt: skip
+    frame.elevation = r.elevation
+    return length_out(r, of.pitch_mm, frame)

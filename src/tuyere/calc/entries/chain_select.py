@@ -1,0 +1,114 @@
+"""`chain-select`: every standard chain drive for a duty, ranked."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, ElevationOut, Figure
+from tuyere.calc.entries.chain_drive import ChainDriveOut, chain_drive_out
+from tuyere.calc.entries.chain_parts import ChainServiceIn, chain_factor_of
+from tuyere.calc.entries.parts import Whole
+from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
+from tuyere.calc.frame import Frame, elevation_out
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.duty.design import design_power
+from tuyere.core.errors import InputError
+from tuyere.core.notices import collected_notices, notice
+from tuyere.core.roller_chain.choose import Wanted, search
+from tuyere.core.roller_chain.rate import Given, rate
+from tuyere.core.steps import mark, quiet
+
+
+class ChainSelectIn(Input):
+    """A duty for a chain drive."""
+
+    power: Power = Field(description="power to transmit")
+    service_factor: ChainServiceIn | None = Field(default=None, description="how hard the duty is")
+    driver_speed: Speed = Field(description="speed of the driver")
+    driven_speed: Speed = Field(description="wanted speed of the driven shaft")
+    tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
+    centre: Length = Field(description="centre distance, about")
+    largest: Size | None = Field(default=None, description="largest sprocket that fits, outside diameter")
+    keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
+
+
+class ChainOptionOut(Answer):
+    """One chain drive that does the duty."""
+
+    name: str
+    driver_teeth: Figure
+    driven_teeth: Figure
+    speed_error: Figure
+    width: Figure
+    cost: float
+    drive: ChainDriveOut
+    elevation: ElevationOut
+
+
+class FellOut(Answer):
+    """A limit and how many fell at it first."""
+
+    limit: str
+    count: int
+
+
+class ChainSelectOut(Answer):
+    """Ranked options; empty when nothing fits, and then ``rejected`` says where they fell."""
+
+    considered: int
+    accepted: int
+    design_power: Figure
+    best: str
+    options: list[ChainOptionOut]
+    rejected: list[FellOut]
+
+
+@calculation("chain-select", "Choose a roller chain drive",
+             "Every combination of chain, strands and teeth for a duty, ranked by shaft pull, size, width, weight and speed error.",
+             "ASME B29.1", {"units": "us", "input": {
+                 "power": "10hp", "service_factor": {"load": "heavy", "driver": "electric"}, "driver_speed": "1000",
+                 "driven_speed": "380", "tolerance": 3, "centre": "24 in"}}, search=True)  # fmt: skip
+def chain_select(given: ChainSelectIn, frame: Frame) -> ChainSelectOut:
+    """Sweep, rank, and work the best few."""
+    factor = chain_factor_of(given.service_factor)
+    design = float(mark("design_power", design_power(given.power.value, factor)))
+    tolerance = value_of(given.tolerance, 3.0)
+    if given.tolerance is None:
+        notice("caution", "assumed", "3 % either way on the driven speed is assumed.", "input.tolerance")
+    if not 0 < tolerance <= 50:
+        raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
+    ratio = given.driver_speed.value / given.driven_speed.value
+    if not 0.1 <= ratio <= 10:
+        raise InputError(
+            "driven_speed",
+            given.driven_speed.value,
+            f"{max(ratio, 1 / ratio):.0f} : 1 is beyond one chain drive",
+            "up to 10 : 1",
+        )
+    found = search(Wanted(design, given.power.value, given.driver_speed.value, given.driven_speed.value, tolerance,
+                          given.centre.value, largest_mm=value_of(given.largest, float("inf"))), given.keep)  # fmt: skip
+    options = []
+    f = frame.figure
+    for c in found.best:
+        core = Given(
+            given.power.value,
+            factor,
+            given.driver_speed.value,
+            c.chain,
+            c.strands,
+            c.z_1,
+            c.z_2,
+            given.centre.value,
+            None,
+        )
+        with quiet(), collected_notices():
+            worked = rate(core)
+        name = c.chain.name + ("" if c.strands == 1 else f"-{c.strands}")
+        options.append(ChainOptionOut(
+            name=f"{name} on {c.z_1} / {c.z_2} teeth", driver_teeth=f(c.z_1, "count"), driven_teeth=f(c.z_2, "count"),
+            speed_error=f(c.error_percent, "percent"), width=f(c.width_mm, "length", "size"), cost=round(c.cost, 4),
+            drive=chain_drive_out(worked, core, frame), elevation=elevation_out(worked.length.elevation)))  # fmt: skip
+    return ChainSelectOut(
+        considered=found.considered, accepted=found.accepted, design_power=f(design, "power", step="design_power"),
+        best=", ".join(o.name for o in options[:3]) or "nothing standard does this", options=options,
+        rejected=[FellOut(limit=n, count=k) for n, k in found.rejected])  # fmt: skip

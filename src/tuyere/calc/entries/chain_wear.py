@@ -1,0 +1,102 @@
+"""`chain-wear` and `chain-slack`: a worn chain by tape or caliper, and how slack a strand is."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Band, Figure
+from tuyere.calc.entries.chain_parts import Number, Teeth
+from tuyere.calc.entries.parts import Whole
+from tuyere.calc.entry import Length, Size
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.roller_chain.tables import chain
+from tuyere.core.roller_chain.wear import judge_slack, judge_wear
+
+
+class ChainWearIn(Input):
+    """A length over a number of pitches, chain pulled straight."""
+
+    chain: Number = Field(description="chain number")
+    pitches: Annotated[Whole, Field(ge=1, le=400)] = Field(description="pitches measured; 12 in or more of chain")
+    measured: Size = Field(description="the length read")
+    over: Literal["rollers", "pins"] = Field(
+        default="rollers", description="outside to outside of the end rollers, or pin centre to pin centre"
+    )
+    large_teeth: Teeth | None = Field(default=None, description="teeth of the larger sprocket")
+    fixed_centres: bool = Field(default=False, description="no take-up")
+    timing: bool = Field(default=False, description="it keeps two shafts in time")
+
+
+class ChainWearOut(Answer):
+    """How worn it is and what that means."""
+
+    elongation: Figure
+    limit: Figure
+    limit_because: str
+    verdict: Literal["fine", "soon", "replace"]
+    length_new: Figure
+    length_at_limit: Figure
+    rides_out: Figure | None
+
+
+@calculation("chain-wear", "Worn chain", "Elongation from a measured length, the limit that applies, and what it does on the sprocket.",
+             "ASME and handbook practice; geometry", {"units": "us", "input": {
+                 "chain": "60", "pitches": 20, "measured": "15.85 in", "large_teeth": 60}})  # fmt: skip
+def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
+    """Judge the wear."""
+    r = judge_wear(chain(given.chain), given.pitches, given.measured.value, given.over == "rollers", given.large_teeth,
+                   given.fixed_centres, given.timing)  # fmt: skip
+    f = frame.figure
+    return ChainWearOut(
+        elongation=f(r.elongation, "percent", step="elongation"),
+        limit=f(r.limit, "percent", step="limit"),
+        limit_because=r.limit_why,
+        verdict=r.verdict,
+        length_new=f(r.length_new_mm, "length", "size"),
+        length_at_limit=f(r.length_limit_mm, "length", "size"),
+        rides_out=None if r.ride_out_mm is None else f(r.ride_out_mm, "length", "size", "ride_out"),
+    )
+
+
+class ChainSlackIn(Input):
+    """A strand and how far it moves or hangs at mid-span: two different numbers, give one."""
+
+    span: Length = Field(description="free strand between the sprockets")
+    hand_movement: Length | None = Field(default=None, description="moved by hand at mid-span, both ways together")
+    sag: Length | None = Field(default=None, description="hanging by itself, straight line to chain")
+    steep_or_shock: bool = Field(
+        default=False, description="over 45 degrees, upright, reversing, shocks or fixed centres"
+    )
+
+
+class ChainSlackOut(Answer):
+    """Both numbers, the excess length and the verdict."""
+
+    hand_movement: Figure
+    sag: Figure
+    hand_percent: Figure
+    sag_percent: Figure
+    excess_length: Figure
+    wanted: Band
+    verdict: Literal["fine", "too tight", "too slack"]
+
+
+@calculation("chain-slack", "Slack of a chain", "Hand movement and sag told apart, and whether the strand is slack as it should be.",
+             "geometry; bands: handbook and trade practice", {"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}})  # fmt: skip
+def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
+    """Judge the slack."""
+    r = judge_slack(given.span.value, None if given.hand_movement is None else given.hand_movement.value,
+                    None if given.sag is None else given.sag.value, given.steep_or_shock)  # fmt: skip
+    f = frame.figure
+    low, high = (given.span.value * x / 100 for x in r.band)
+    a, b = f(low, "length", "tape"), f(high, "length", "tape")
+    return ChainSlackOut(
+        hand_movement=f(r.hand_mm, "length", "tape", "hand"),
+        sag=f(r.sag_mm, "length", "tape", "sag"),
+        hand_percent=f(r.hand_percent, "percent"),
+        sag_percent=f(r.sag_percent, "percent"),
+        excess_length=f(r.excess_mm, "length", "size", "excess"),
+        wanted=Band(low=a, high=b, per=None, shown=f"{a.number} – {b.number} {b.unit_shown}"),
+        verdict=r.verdict,
+    )

@@ -1,0 +1,1 @@
+"""Roller chain: sizes, sprockets, ratings, one drive, wear and slack."""

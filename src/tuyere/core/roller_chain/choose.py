@@ -1,0 +1,183 @@
+"""Every roller chain drive for a duty: sizes, strands and teeth, by the same formulas on arrays."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cache
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from tuyere.core.roller_chain.formulas import (
+    chain_pitches,
+    chain_power,
+    chain_speed,
+    driven_sprocket_speed,
+    galling_power,
+    impact_power,
+    link_plate_power,
+    outside_diameter,
+    small_wrap,
+    strand_power,
+    working_pull,
+)
+from tuyere.core.roller_chain.tables import Chain, chains
+from tuyere.core.steps import quiet
+from tuyere.core.sweep import BLOCK, blocks
+from tuyere.core.tables import table
+
+Array = NDArray[np.float64]
+DRIVER_TEETH = (*range(11, 31), 32, 35, 36, 40, 45)
+DRIVEN_TEETH = (*range(11, 61), 65, 68, 70, 72, 76, 80, 84, 90, 95, 96, 100, 102, 112, 114, 120)
+LIMITS = ("speed", "centre distance", "wrap", "galling", "power", "size")
+PASS = 1e-12
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """The duty of a search. kW, rpm, mm, hours; tolerance in percent."""
+
+    design_kw: float
+    power_kw: float
+    driver_rpm: float
+    driven_rpm: float
+    tolerance_percent: float
+    centre_mm: float
+    life_h: float = 15_000
+    largest_mm: float = np.inf
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A chain drive that passes, with the figures it is ranked by."""
+
+    chain: Chain
+    strands: int
+    z_1: int
+    z_2: int
+    error_percent: float
+    pull_n: float
+    width_mm: float
+    mass_kg_m: float
+    cost: float
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """What a search found: ``rejected`` is (limit, count) in the order of the limits."""
+
+    considered: int
+    accepted: int
+    best: tuple[Candidate, ...]
+    rejected: tuple[tuple[str, int], ...]
+
+
+@cache
+def _grid() -> dict[str, Array]:
+    """Every combination of size, strands and teeth, as columns."""
+    sizes = list(chains().values())
+    factors = {int(n): f for n, f in table("strand_factors").rows}
+    pairs = [(k, s) for k, c in enumerate(sizes) for s in factors if s == 1 or c.spacing_mm]
+    kind, z_1, z_2 = (g.ravel() for g in np.meshgrid(np.arange(len(pairs)), DRIVER_TEETH, DRIVEN_TEETH, indexing="ij"))
+    of = np.array([p[0] for p in pairs])[kind]
+    strands = np.array([p[1] for p in pairs], dtype=float)[kind]
+
+    def column(name: str) -> Array:
+        values: Array = np.array([getattr(c, name) for c in sizes], dtype=float)[of]
+        return values
+
+    grid: dict[str, Array] = {
+        "of": of.astype(float), "strands": strands, "factor": np.array([factors[int(s)] for s in strands]),
+        "z_1": z_1.astype(float), "z_2": z_2.astype(float), "pitch_in": column("pitch_in"), "pitch_mm": column("pitch_mm"),
+        "K_f": column("K_f"), "K_r": column("K_r"), "mass": column("mass_kg_m"), "width": column("width_mm"),
+        "spacing": column("spacing_mm"),
+    }  # fmt: skip
+    return grid
+
+
+def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
+    """Figures of candidates for a duty, by the formulas of the single drive."""
+    small, large = np.minimum(c["z_1"], c["z_2"]), np.maximum(c["z_1"], c["z_2"])
+    driven = driven_sprocket_speed(w.driver_rpm, c["z_1"], c["z_2"])
+    small_rpm = np.maximum(w.driver_rpm, driven)
+    exact = chain_pitches(w.centre_mm, c["pitch_mm"], small, large)
+    pitches = 2 * np.ceil(exact / 2 - 1e-9)
+    gall = galling_power(small, small_rpm, c["pitch_in"])
+    one = strand_power(
+        link_plate_power(c["K_f"], small, small_rpm, c["pitch_in"]),
+        impact_power(c["K_r"], small, small_rpm, c["pitch_in"], pitches, w.life_h),
+        gall,
+    )
+    speed = chain_speed(c["z_1"], c["pitch_mm"], w.driver_rpm)
+    return {
+        "error": 100 * (driven / w.driven_rpm - 1), "pitches": pitches, "galling": gall,
+        "power": chain_power(one, c["factor"], 1.0, 1.0), "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
+        "tips": (outside_diameter(c["pitch_mm"], c["z_1"]) + outside_diameter(c["pitch_mm"], c["z_2"])) / 2,
+        "largest": outside_diameter(c["pitch_mm"], large), "pull": working_pull(w.power_kw, speed),
+        "width": c["width"] + (c["strands"] - 1) * c["spacing"],
+    }  # fmt: skip
+
+
+def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
+    """Sweep all combinations; each is counted once, at the first limit it misses.
+
+    Ranked by pull on the shafts, size, width, mass and speed error, each against the best found.
+    """
+    grid = _grid()
+    total = len(grid["of"])
+    counts = np.zeros(len(LIMITS), dtype=np.int64)
+    kept: list[tuple[NDArray[np.int64], dict[str, Any]]] = []
+    with quiet(), np.errstate(all="ignore"):
+        for low, high in blocks(total, BLOCK):
+            error = 100 * (
+                driven_sprocket_speed(w.driver_rpm, grid["z_1"][low:high], grid["z_2"][low:high]) / w.driven_rpm - 1
+            )
+            rows = np.flatnonzero(np.abs(error) <= w.tolerance_percent + PASS) + low
+            counts[0] += (high - low) - len(rows)
+            if not len(rows):
+                continue
+            c = {n: col[rows] for n, col in grid.items()}
+            r = evaluate(c, w)
+            in_pitches = w.centre_mm / c["pitch_mm"]
+            failed = np.stack(
+                [
+                    np.zeros(len(rows), dtype=bool),
+                    (r["tips"] >= w.centre_mm) | (in_pitches > 80) | ~np.isfinite(r["pitches"]),
+                    r["wrap"] < 120,
+                    r["galling"] <= 0,
+                    r["power"] < w.design_kw,
+                    r["largest"] > w.largest_mm,
+                ]
+            )
+            ok = ~failed.any(axis=0)
+            counts += np.bincount(np.argmax(failed, axis=0)[~ok], minlength=len(LIMITS))
+            if ok.any():
+                kept.append((rows[ok], {n: np.asarray(v)[ok] for n, v in r.items()}))
+    rejected = tuple((n, int(k)) for n, k in zip(LIMITS, counts, strict=True) if k)
+    if not kept:
+        return Choice(total, 0, (), rejected)
+    rows = np.concatenate([k[0] for k in kept])
+    r = {n: np.concatenate([k[1][n] for k in kept]) for n in kept[0][1]}
+    mass = grid["mass"][rows] * grid["strands"][rows]
+    parts = [r["pull"] / r["pull"].min(), r["largest"] / r["largest"].min(), r["width"] / r["width"].min(), mass / mass.min(),
+             1 + np.abs(r["error"]) / max(w.tolerance_percent, 0.01)]  # fmt: skip
+    # Seventeen teeth and more run smoothly: fewer weigh against a drive in proportion.
+    rough = np.maximum(1.0, 17 / np.minimum(grid["z_1"][rows], grid["z_2"][rows]))
+    cost = sum(parts) + rough
+    sizes = list(chains().values())
+    best: list[Candidate] = []
+    used: dict[tuple[int, int], int] = {}
+    for k in np.argsort(cost, kind="stable"):
+        row = rows[k]
+        key = (int(grid["of"][row]), int(grid["strands"][row]))
+        if used.get(key, 0) >= each_size:
+            continue
+        used[key] = used.get(key, 0) + 1
+        best.append(
+            Candidate(sizes[key[0]], key[1], int(grid["z_1"][row]), int(grid["z_2"][row]), float(r["error"][k]),
+                      float(r["pull"][k]), float(r["width"][k]), float(mass[k]), float(cost[k]))
+        )  # fmt: skip
+        if len(best) == keep:
+            break
+    return Choice(total, len(rows), tuple(best), rejected)

@@ -1,0 +1,178 @@
+"""Power of a roller chain, and one chain drive worked in the order of the method."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from tuyere.core.duty.design import design_power
+from tuyere.core.errors import NoSolution
+from tuyere.core.notices import notice
+from tuyere.core.roller_chain.formulas import (
+    centrifugal_pull,
+    chain_power,
+    chain_speed,
+    chordal_variation,
+    driven_sprocket_speed,
+    excess_of_sag,
+    galling_power,
+    greatest_pull,
+    hand_of_excess,
+    impact_power,
+    link_plate_power,
+    sag_pull,
+    shaft_pull,
+    static_safety,
+    strand_power,
+    usual_sag,
+    working_pull,
+)
+from tuyere.core.roller_chain.length import ChainLength, work_length
+from tuyere.core.roller_chain.tables import (
+    Chain,
+    lubrication_share,
+    lubrication_type,
+    oil_grade,
+    strand_factor,
+)
+from tuyere.core.sources import Source
+from tuyere.core.steps import looked_up, mark
+
+GOVERNING = ("link plates", "roller and bushing impact", "galling of the pins")
+OFFSET_SHARE = 0.8
+OFFSET = Source("ISO 10823 and Roloff practice, cranked link", confidence="medium")
+
+
+@dataclass(frozen=True, slots=True)
+class ChainRating:
+    """The three limits per strand (hp), which governs, and what all strands carry (kW)."""
+
+    plate_hp: float
+    impact_hp: float
+    galling_hp: float
+    governing: str
+    power_kw: float
+
+
+def rate_chain(of: Chain, strands: int, small_teeth: int, small_rpm: float, pitches: float, life_h: float,
+               lubrication: str, offset_link: bool) -> ChainRating:  # fmt: skip
+    """Power of a chain. Raises NoSolution where galling forbids the speed altogether. Source: ASME B29.1."""
+    plate = mark("plate", link_plate_power(of.K_f, small_teeth, small_rpm, of.pitch_in))
+    impact = mark("impact", impact_power(of.K_r, small_teeth, small_rpm, of.pitch_in, pitches, life_h))
+    gall = mark("galling", galling_power(small_teeth, small_rpm, of.pitch_in))
+    if gall <= 0:
+        raise NoSolution("at this speed pins and bushings would gall: no lubrication helps", "driver.speed",
+                         "a smaller pitch, fewer teeth or a lower speed")  # fmt: skip
+    one = strand_power(plate, impact, gall)
+    k_str = strand_factor(strands, of)
+    share, words = lubrication_share(lubrication)
+    k_off = looked_up("K_off", OFFSET_SHARE if offset_link else 1.0, "", OFFSET)
+    power = mark("power", chain_power(one, k_str, share, k_off))
+    limits = (float(plate), float(impact), float(gall))
+    governing = GOVERNING[limits.index(min(limits))]
+    if lubrication != "best":
+        notice(
+            "caution",
+            "lubrication",
+            f"Lubrication counted as: {words}. It leaves {share:g} of the rating.",
+            "input.lubrication",
+        )
+    return ChainRating(*limits, governing, float(power))
+
+
+@dataclass(frozen=True, slots=True)
+class Given:
+    """A chain drive. kW, rpm, mm, h, degrees, Celsius. Centre distance or pitches."""
+
+    power_kw: float
+    service_factor: float
+    driver_rpm: float
+    chain: Chain
+    strands: int
+    z_1: int
+    z_2: int
+    centre_mm: float | None
+    pitches: int | None
+    life_h: float = 15_000
+    lubrication: str = "best"
+    celsius: float = 20.0
+    angle_deg: float = 0.0
+    clockwise: bool = True
+
+
+@dataclass(frozen=True, slots=True)
+class Drive:
+    """A worked chain drive. kW, rpm, m/s, mm, N, percent."""
+
+    design_kw: float
+    driven_rpm: float
+    speed_m_s: float
+    length: ChainLength
+    rating: ChainRating
+    spare_percent: float
+    chordal_percent: float
+    pull_n: float
+    centrifugal_n: float
+    sag_mm: float
+    hand_mm: float
+    sag_pull_n: float
+    greatest_n: float
+    safety: float
+    shaft_n: float
+    mass_kg: float
+    lubrication: str
+    oil: str | None
+
+
+def rate(given: Given) -> Drive:
+    """Work a chain drive through. Raises InputError and NoSolution. Source: ASME B29.1, statics, ISO practice."""
+    of = given.chain
+    design = mark("design_power", design_power(given.power_kw, given.service_factor))
+    driven = mark("driven_speed", driven_sprocket_speed(given.driver_rpm, given.z_1, given.z_2))
+    speed = mark("chain_speed", chain_speed(given.z_1, of.pitch_mm, given.driver_rpm))
+    length = work_length(of, given.z_1, given.z_2, given.centre_mm, given.pitches, given.angle_deg, given.clockwise)
+    small = min(given.z_1, given.z_2)
+    small_rpm = given.driver_rpm if given.z_1 <= given.z_2 else float(driven)
+    rating = rate_chain(
+        of, given.strands, small, small_rpm, length.pitches, given.life_h, given.lubrication, length.offset_link
+    )
+    spare = 100 * (rating.power_kw / float(design) - 1)
+    pulse = mark("chordal", chordal_variation(small))
+    mass = of.mass_kg_m * given.strands
+    pull = mark("pull", working_pull(given.power_kw, speed))
+    centrifugal = mark("centrifugal", centrifugal_pull(mass, speed))
+    sag = mark("sag", usual_sag(length.span_mm))
+    hand = mark("hand", hand_of_excess(excess_of_sag(sag, length.span_mm), length.span_mm))
+    hang = mark("sag_pull", sag_pull(mass, length.span_mm, sag))
+    greatest = mark("greatest", greatest_pull(pull, given.service_factor, centrifugal, hang))
+    safety = mark("safety", static_safety(of.tensile_n * given.strands, greatest))
+    shaft = mark("shaft", shaft_pull(pull, given.service_factor, hang))
+    if spare < 0:
+        notice("danger" if rating.power_kw < given.power_kw else "caution", "chain-short",
+               "Carries {carried}, needs {wanted} with the service factor; " + rating.governing + " govern.", "input.strands",
+               "More strands, more teeth, or another pitch.",
+               carried=(rating.power_kw, "power"), wanted=(float(design), "power"))  # fmt: skip
+    if safety < 5:
+        notice(
+            "danger" if safety < 4 else "caution",
+            "static-safety",
+            f"Static safety {safety:.1f}: 5 with shocks counted is the least that is usual.",
+            "input.chain",
+        )
+    if abs(given.angle_deg) % 180 > 60 and abs(given.angle_deg) % 180 < 120:
+        notice(
+            "info",
+            "vertical",
+            "Near upright the slack falls away from the lower sprocket: keep the strand tauter and use a take-up.",
+            "input.layout.angle",
+        )
+    oil = oil_grade(given.celsius)
+    if oil is None:
+        notice(
+            "caution",
+            "oil",
+            "Outside -7 to 60 °C the oil table says nothing: ask the oil supplier.",
+            "input.temperature",
+        )
+    return Drive(float(design), float(driven), float(speed), length, rating, spare, float(pulse), float(pull), float(centrifugal),
+                 float(sag), float(hand), float(hang), float(greatest), float(safety), float(shaft), mass * length.pitches * of.pitch_mm / 1000,
+                 lubrication_type(of, float(speed)), oil)  # fmt: skip
