@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 from typing import Any
+from urllib.parse import quote
 
 import pytest
 import schemathesis
@@ -75,6 +76,67 @@ def test_junk_in_any_field_is_never_a_fault(wsgi, name: str) -> None:  # noqa: A
             assert got.json["errors"] and all(e["reason"] for e in got.json["errors"])
 
     throw()
+
+
+STORED = [
+    (
+        "post",
+        "/api/machines",
+        {"name": "x", "kind": "shop", "energy_sources": [{"type": "electric", "isolation_point": "Q"}]},
+    ),
+    ("put", "/api/machines/{machine}", {"rev": 1, "name": "x", "kind": "shop"}),
+    ("post", "/api/machines/{machine}/drives", {"name": "x", "id": "8e0e7f5e-0000-4000-8000-000000000001"}),
+    (
+        "put",
+        "/api/drives/{drive}/duty",
+        {"rev": 0, "power": "5hp", "driver_speed": 1750, "driven_speed": 900, "centre": "20"},
+    ),
+    (
+        "post",
+        "/api/drives/{drive}/builds",
+        {"rev": 0, "purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]},
+    ),
+    (
+        "put",
+        "/api/builds/{build}",
+        {"rev": 1, "purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]},
+    ),
+]
+
+
+@pytest.mark.parametrize(("method", "path", "example"), STORED, ids=[f"{m} {p}" for m, p, _ in STORED])
+def test_junk_in_any_stored_field_is_never_a_fault(wsgi, method: str, path: str, example: dict[str, Any]) -> None:  # noqa: ANN001
+    client = wsgi.test_client()
+    machine = client.post("/api/machines", json={"name": "junk"}).json["id"]
+    drive = client.post(f"/api/machines/{machine}/drives", json={"name": "junk"}).json["id"]
+    build = client.post(f"/api/drives/{drive}/builds", json={"purpose": "found", "input": STORED[4][2]["input"]}).json[
+        "id"
+    ]
+    where = path.format(machine=machine, drive=drive, build=build)
+
+    @QUICK
+    @given(st.lists(st.tuples(st.sampled_from(_paths(example)), JUNK), min_size=1, max_size=3))
+    def throw(changes: list[tuple[str, Any]]) -> None:
+        body = example
+        for field, value in changes:
+            try:
+                body = changed(body, field, value)
+            except (AttributeError, TypeError):
+                continue
+        got = getattr(client, method)(where, json=body)
+        assert got.status_code in (200, 409, 422), got.data
+
+    throw()
+
+
+@settings(derandomize=True, deadline=None, max_examples=200, suppress_health_check=list(HealthCheck), database=None)
+@given(
+    st.text(max_size=130),
+    st.sampled_from(["machines?q=", "shorthand?text=", "drives/", "machines/", "builds/", "shorthand?units="]),
+)
+def test_junk_in_an_address_is_never_a_fault(wsgi, text: str, path: str) -> None:  # noqa: ANN001
+    got = wsgi.test_client().get(f"/api/{path}{quote(text, safe='')}")
+    assert got.status_code in (200, 404, 405, 422, 308), got.data
 
 
 PLAUSIBLE = {

@@ -14,6 +14,7 @@ import { useKept } from '@/shared/state/kept'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
+import DrawnOptions from '../components/DrawnOptions.vue'
 import SchemaFields from '../components/SchemaFields.vue'
 import { bodyOf, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
 
@@ -100,6 +101,13 @@ watch(
         </section>
       </div>
       <OptionList v-if="answer && name === 'v-belt-select'" :answer="answer as unknown as SelectAnswer" picked="" />
+      <DrawnOptions
+        v-else-if="answer && Array.isArray(answer.result.options)"
+        :options="answer.result.options as never"
+        :rejected="answer.result.rejected as never"
+        :considered="Number(answer.result.considered)"
+        :accepted="Number(answer.result.accepted)"
+      />
       <HowCome :steps="answer?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
     </template>
   </main>

@@ -6,7 +6,7 @@ import ElevationDrawing from '@/features/drive/components/ElevationDrawing.vue'
 import { fit } from '@/features/drive/logic/layout'
 
 const props = defineProps<{ option: Option; scale: number; picked: boolean }>()
-const emit = defineEmits<{ pick: [] }>()
+const emit = defineEmits<{ pick: []; work: [] }>()
 const W = 250
 const H = 118
 const frame = computed(() => fit(props.option.elevation, W, H, { left: 8, right: 8, top: 7, bottom: 7 }, 0, props.scale))
@@ -28,6 +28,7 @@ const kind = computed(() => (props.option.diameter_kind === 'datum' ? 'datum' : 
       <div><dt>to spare</dt><dd>{{ option.drive.spare.shown }}</dd></div>
     </dl>
     <p class="reasons">{{ option.reasons.join(' · ') }}</p>
+    <el-button text @click="emit('work')">How come these figures?</el-button>
     <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{ picked ? 'Chosen' : 'Take this one' }}</el-button>
   </article>
 </template>

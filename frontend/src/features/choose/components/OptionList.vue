@@ -1,14 +1,34 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 
-import type { Option, SelectAnswer } from '@/api/types'
+import { api, attempt } from '@/api/client'
+import type { DriveAnswer, Option, SelectAnswer } from '@/api/types'
+import AllFigures from '@/features/drive/components/AllFigures.vue'
+import HowCome from '@/shared/ui/HowCome.vue'
+import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { fit } from '@/features/drive/logic/layout'
 
+import { inputOf } from '../logic/pick'
 import OptionCard from './OptionCard.vue'
 
 const props = defineProps<{ answer: SelectAnswer; picked: string }>()
 const emit = defineEmits<{ pick: [option: Option] }>()
+const settings = useSettings()
+const worked = ref<DriveAnswer>()
+const open = ref(false)
+const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
+// An option's figures are worked again in the open when somebody asks how they came about.
+async function show(o: Option) {
+  const got = await attempt(
+    api.POST('/api/calc/v-belt-drive', {
+      body: { units: settings.units, basis: props.answer.basis, input: inputOf(o, props.answer, { service_factor: { assume: o.drive.service_factor.value } }) },
+    }),
+  )
+  if (!got.ok) return
+  worked.value = got.data
+  open.value = true
+}
 // One scale for all, so that a bigger drive looks bigger.
 const scale = computed(() =>
   Math.min(...props.answer.result.options.map((o) => fit(o.elevation, 250, 118, { left: 8, right: 8, top: 7, bottom: 7 }, 0).scale)),
@@ -31,7 +51,7 @@ defineExpose({ key })
     </div>
     <NoticeList :notices="answer.notices" />
     <div class="options">
-      <OptionCard v-for="o in answer.result.options" :key="key(o)" :option="o" :scale="scale" :picked="picked === key(o)" @pick="emit('pick', o)" />
+      <OptionCard v-for="o in answer.result.options" :key="key(o)" :option="o" :scale="scale" :picked="picked === key(o)" @pick="emit('pick', o)" @work="show(o)" />
     </div>
     <section v-if="answer.result.rejected.length" class="sheet rejected">
       <h3>Why the others fell out</h3>
@@ -48,6 +68,8 @@ defineExpose({ key })
         </tbody>
       </table>
     </section>
+    <AllFigures v-if="worked" v-model="open" :answer="worked" @how="(s: string, t: string) => (how = { step: s, title: t })" />
+    <HowCome :steps="worked?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
   </section>
 </template>
 

@@ -10,11 +10,12 @@ const props = defineProps<{
   number: string
   unit: string
   editable?: boolean
+  step?: string | null
   assumed?: boolean
   fault?: Fault
   busy?: boolean
 }>()
-const emit = defineEmits<{ change: [typed: string]; cancel: [] }>()
+const emit = defineEmits<{ change: [typed: string]; cancel: []; how: [step: string] }>()
 const editing = ref(false)
 const typed = ref('')
 const box = ref<HTMLInputElement>()
@@ -62,7 +63,10 @@ watch(
     <button v-else-if="editable" type="button" class="touch" :aria-label="`${label} ${number} ${unit}, change`" @click="begin">
       <span class="figure">{{ number }}</span> {{ unit }}
     </button>
-    <span v-else class="answer"><span class="figure">{{ number }}</span> {{ unit }}</span>
+    <button v-else-if="step" type="button" class="touch answer" :aria-label="`${label} ${number} ${unit}, how come?`" @click="emit('how', step)">
+      <span class="figure">{{ number }}</span> {{ unit }}
+    </button>
+    <span v-else class="plain-answer"><span class="figure">{{ number }}</span> {{ unit }}</span>
   </div>
 </template>
 
@@ -77,7 +81,7 @@ watch(
   white-space: nowrap;
 }
 .touch,
-.answer {
+.plain-answer {
   font: 600 16px var(--face-label);
   white-space: nowrap;
 }
@@ -96,6 +100,10 @@ watch(
   gap: 4px;
   padding-top: 10px;
   box-shadow: inset 0 -9px 0 -7px var(--touch);
+}
+.touch.answer {
+  color: var(--ink);
+  box-shadow: none;
 }
 .assumed .touch {
   box-shadow: none;

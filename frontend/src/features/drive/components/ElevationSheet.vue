@@ -14,10 +14,11 @@ export interface Label {
   number: string
   unit: string
   path?: string
+  step?: string | null
   assumed?: boolean
 }
 const props = defineProps<{ elevation: Elevation; labels: Label[]; faultPath?: string; fault?: Fault; busy?: boolean }>()
-const emit = defineEmits<{ change: [path: string, typed: string]; cancel: [] }>()
+const emit = defineEmits<{ change: [path: string, typed: string]; cancel: []; how: [step: string, title: string] }>()
 const DIMENSION = 44
 const host = ref<HTMLElement>()
 const size = ref({ w: 800, h: 408 })
@@ -129,11 +130,13 @@ const leaders = computed(() =>
         :number="p.l.number"
         :unit="p.l.unit"
         :assumed="p.l.assumed"
+        :step="p.l.step"
         class="hung"
         :editable="Boolean(p.l.path)"
         :fault="faultPath === p.l.path ? fault : undefined"
         :busy="busy"
         :style="{ left: p.box.x + 'px', top: p.box.y + 'px' }"
+        @how="(s: string) => emit('how', s, p.l.label)"
         @change="(t: string) => emit('change', p.l.path ?? '', t)"
         @cancel="emit('cancel')"
       />
@@ -147,9 +150,11 @@ const leaders = computed(() =>
         :number="l.number"
         :unit="l.unit"
         :assumed="l.assumed"
+        :step="l.step"
         :editable="Boolean(l.path)"
         :fault="faultPath === l.path ? fault : undefined"
         :busy="busy"
+        @how="(s: string) => emit('how', s, l.label)"
         @change="(t: string) => emit('change', l.path ?? '', t)"
         @cancel="emit('cancel')"
       />

@@ -19,10 +19,10 @@ export function driveLabels(answer: DriveAnswer, input: DriveInput, wheel: strin
   return [
     { key: 'n1', at: 'driver', label: 'driver', number: n1, unit: u1, path: 'driver.speed' },
     { key: 'd1', at: 'driver', label: `${wheel} ${kindWord(input.driver.sheave.kind)}`, number: d1, unit: ud1, path: 'driver.sheave.diameter' },
-    { key: 'n2', at: 'driven', label: 'driven', number: r.driven_speed.number, unit: r.driven_speed.unit_shown },
+    { key: 'n2', at: 'driven', label: 'driven', number: r.driven_speed.number, unit: r.driven_speed.unit_shown, step: r.driven_speed.step },
     { key: 'd2', at: 'driven', label: `${wheel} ${kindWord(input.driven.sheave.kind)}`, number: d2, unit: ud2, path: 'driven.sheave.diameter' },
     { key: 'a', at: 'centre', label: 'centres', number: r.centre_distance.number, unit: r.centre_distance.unit_shown, path: 'centre_distance' },
-    { key: 'slack', at: 'slack', label: 'slack, per belt', number: r.slack.number, unit: r.slack.unit_shown },
-    { key: 'tight', at: 'tight', label: 'tight, per belt', number: r.tight.number, unit: r.tight.unit_shown },
+    { key: 'slack', at: 'slack', label: 'slack, per belt', number: r.slack.number, unit: r.slack.unit_shown, step: r.slack.step },
+    { key: 'tight', at: 'tight', label: 'tight, per belt', number: r.tight.number, unit: r.tight.unit_shown, step: r.tight.step },
   ]
 }

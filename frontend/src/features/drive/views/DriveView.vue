@@ -164,6 +164,7 @@ watch(
             :busy="worked.busy.value"
             @change="change"
             @cancel="worked.problem.value = null"
+            @how="(s: string, t: string) => (how = { step: s, title: t })"
           />
           <AnswerColumn :answer="worked.answer.value" :title="title" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" />
         </template>
