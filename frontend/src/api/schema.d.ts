@@ -264,6 +264,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/sync-length": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Synchronous belt length
+         * @description Exact centre distance for given teeth, or the belt's teeth for a centre distance.
+         */
+        post: operations["calc_calc_sync_length_calc_sync_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sync-pulley": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Synchronous pulley
+         * @description Pitch and outside diameter of a toothed pulley.
+         */
+        post: operations["calc_calc_sync_pulley_calc_sync_pulley_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sync-rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Power of a synchronous belt
+         * @description ISO 5295 for trapezoidal inch profiles; your own allowed tension for the others.
+         */
+        post: operations["calc_calc_sync_rating_calc_sync_rating_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/v-belt-drive": {
         parameters: {
             query?: never;
@@ -2678,6 +2738,297 @@ export interface components {
             y2: number;
         };
         /**
+         * SyncLengthIn
+         * @description Two pulleys and either the centre distance or the belt's teeth.
+         */
+        SyncLengthIn: {
+            /**
+             * Belt Teeth
+             * @description teeth of the belt
+             * @default null
+             */
+            belt_teeth?: number | null;
+            /**
+             * Centre Distance
+             * @description centre distance; the next whole number of teeth is taken
+             * @default null
+             */
+            centre_distance?: (number | string) | null;
+            /**
+             * Driven Teeth
+             * @description teeth of the driven
+             */
+            driven_teeth: number;
+            /**
+             * Driver Teeth
+             * @description teeth of the driver
+             */
+            driver_teeth: number;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+        };
+        /**
+         * SyncLengthOut
+         * @description Exact geometry by teeth.
+         */
+        SyncLengthOut: {
+            apart_to_tension: components["schemas"]["Figure"] | null;
+            belt_length: components["schemas"]["Figure"];
+            belt_teeth: components["schemas"]["Figure"];
+            centre_distance: components["schemas"]["Figure"];
+            closer_to_fit: components["schemas"]["Figure"] | null;
+            exact_teeth: components["schemas"]["Figure"];
+            span: components["schemas"]["Figure"];
+            teeth_in_mesh: components["schemas"]["Figure"];
+            wrap: components["schemas"]["Figure"];
+        };
+        /** SyncLengthRequest */
+        SyncLengthRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["SyncLengthIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SyncLengthResponse */
+        SyncLengthResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SyncLengthOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SyncPulleyIn
+         * @description A pulley of a profile.
+         */
+        SyncPulleyIn: {
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /**
+             * Teeth
+             * @description teeth
+             */
+            teeth: number;
+        };
+        /**
+         * SyncPulleyOut
+         * @description What it measures.
+         */
+        SyncPulleyOut: {
+            outside_diameter: components["schemas"]["Figure"];
+            pitch: components["schemas"]["Figure"];
+            pitch_diameter: components["schemas"]["Figure"];
+        };
+        /** SyncPulleyRequest */
+        SyncPulleyRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["SyncPulleyIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SyncPulleyResponse */
+        SyncPulleyResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SyncPulleyOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SyncRatingIn
+         * @description A belt on its smaller pulley; the tension is your own where no public rating exists.
+         */
+        SyncRatingIn: {
+            /**
+             * Own Mass
+             * @description mass per length of that belt
+             * @default null
+             */
+            own_mass?: (number | string) | null;
+            /**
+             * Own Tension
+             * @description working tension its maker allows at this width; needed for metric and curvilinear profiles
+             * @default null
+             */
+            own_tension?: (number | string) | null;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /**
+             * Speed
+             * @description speed of the smaller pulley
+             */
+            speed: number | string;
+            /**
+             * Teeth
+             * @description teeth of the smaller pulley
+             */
+            teeth: number;
+            /**
+             * Teeth In Mesh
+             * @description teeth in mesh on it
+             * @default 6
+             */
+            teeth_in_mesh?: number;
+            /**
+             * Width
+             * @description belt width
+             */
+            width: number | string;
+        };
+        /**
+         * SyncRatingOut
+         * @description What the belt carries and on whose word.
+         */
+        SyncRatingOut: {
+            /** Basis */
+            basis: string;
+            belt_speed: components["schemas"]["Figure"];
+            mesh_factor: components["schemas"]["Figure"];
+            power: components["schemas"]["Figure"];
+            width_factor: components["schemas"]["Figure"];
+        };
+        /** SyncRatingRequest */
+        SyncRatingRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["SyncRatingIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SyncRatingResponse */
+        SyncRatingResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SyncRatingOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * TableOut
          * @description A table with its provenance and its rows.
          */
@@ -4489,6 +4840,342 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SprocketResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_sync_length_calc_sync_length_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyncLengthRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_sync_pulley_calc_sync_pulley_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyncPulleyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncPulleyResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_sync_rating_calc_sync_rating_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyncRatingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncRatingResponse"];
                 };
             };
             /** @description problem */

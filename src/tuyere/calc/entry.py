@@ -89,6 +89,7 @@ Percent = Annotated[Entered, _Reader("percent", "")]
 Factor = Annotated[Entered, _Reader("factor", "")]
 Hours = Annotated[Entered, _Reader("hours", "")]
 Angle = Annotated[Entered, _Reader("angle", "")]
+MassPerLength = Annotated[Entered, _Reader("mass_per_length", "")]
 Force = Annotated[Entered, _Reader("force", "")]
 
 

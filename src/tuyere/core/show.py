@@ -86,6 +86,8 @@ def latex(e: ast.expr, names: dict[str, str], numeric: bool = False) -> str:
             return rf"\left|{go(x)}\right|"
         case ast.Call(func=ast.Name(id=("maximum" | "minimum") as f), args=[x, y]):
             return rf"\{f[:3]}\left({go(x)},\, {go(y)}\right)"
+        case ast.Call(func=ast.Name(id="floor"), args=[x]):
+            return rf"\left\lfloor {go(x)} \right\rfloor"
         case ast.Call(func=ast.Name(id=f), args=[x]) if f in FUNCS:
             return rf"{FUNCS[f]}\left({go(x)}\right)"
         case ast.Call(func=ast.Name(id="where"), args=[c, x, y]):

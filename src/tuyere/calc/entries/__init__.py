@@ -8,6 +8,7 @@ from tuyere.calc.entries import (  # noqa: F401
     chain_wear,
     service_factor,
     speed_ratio,
+    synchronous,
     v_belt_drive,
     v_belt_rating,
     v_belt_select,

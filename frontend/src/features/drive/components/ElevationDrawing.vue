@@ -11,7 +11,7 @@ const props = defineProps<{ elevation: Elevation; frame: Frame; dimension?: numb
 const wheels = computed(() =>
   props.elevation.wheels.map((w) => {
     const r = w.outside_radius * props.frame.scale
-    const spoked = r > 58 && w.profile !== 'chain'
+    const spoked = r > 58 && !toothed(w.profile)
     const hub = Math.max(4, Math.min(r * 0.3, spoked ? 26 : r * 0.34))
     const rim = Math.max(r - Math.max(6, r * 0.09), hub)
     const spokes = spoked ? [90, 162, 234, 306, 378].map((d) => (d * Math.PI) / 180) : []
@@ -21,7 +21,7 @@ const wheels = computed(() =>
 /** A toothed rim: as many teeth as the sprocket has, rounded between root and tip. */
 function teeth(w: { cx: number; cy: number; r: number; path_radius: number; count: number }): string {
   const pitch = w.path_radius * props.frame.scale
-  const high = Math.max(w.r - pitch, 1)
+  const high = Math.max(Math.abs(w.r - pitch), 1.6)
   const steps = w.count * 8
   const points = Array.from({ length: steps }, (_, k) => {
     const a = (2 * Math.PI * k) / steps
@@ -30,8 +30,10 @@ function teeth(w: { cx: number; cy: number; r: number; path_radius: number; coun
   })
   return points.join(' ')
 }
+const toothed = (profile: string) => profile === 'chain' || profile === 'toothed'
 // Links at their true pitch once they are big enough to be told apart.
 const links = computed(() => {
+  if (props.elevation.family !== 'roller-chain') return undefined
   const p = props.elevation.pitch * props.frame.scale
   return p > 3.5 ? `${p * 0.72} ${p * 0.28}` : undefined
 })
@@ -86,9 +88,9 @@ const spin = computed(() => {
       <rect :x="g.x - g.half" :y="g.y" :width="g.half * 2" height="8" fill="url(#hatch)" />
     </g>
     <g v-for="(w, k) in wheels" :key="'w' + k" stroke="var(--ink)" stroke-width="1.2">
-      <polygon v-if="w.profile === 'chain'" :points="teeth(w)" fill="var(--metal)" />
+      <polygon v-if="toothed(w.profile)" :points="teeth(w)" fill="var(--metal)" />
       <circle v-else :cx="w.cx" :cy="w.cy" :r="w.r" fill="var(--metal)" :stroke-width="small ? 1 : 1.8" />
-      <circle v-if="!small && w.profile !== 'chain'" :cx="w.cx" :cy="w.cy" :r="w.rim" :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'" />
+      <circle v-if="!small && !toothed(w.profile)" :cx="w.cx" :cy="w.cy" :r="w.rim" :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'" />
       <template v-for="s in w.spokes" :key="s">
         <line
           v-for="o in [-0.05, 0.05]"

@@ -1,0 +1,1 @@
+"""Synchronous belts: profiles, exact centres, teeth in mesh, and a rating where a public one exists."""
