@@ -204,6 +204,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/crown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Crown of a flat-belt pulley
+         * @description How much higher the middle of the face stands.
+         */
+        post: operations["calc_calc_crown_calc_crown_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/flat-drive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Flat belt drive
+         * @description Leather or polyamide: what it carries before it slips, tensions, friction used, dip.
+         */
+        post: operations["calc_calc_flat_drive_calc_flat_drive_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/link-belt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Link belt
+         * @description Links to take off from hand-tight, and how it runs.
+         */
+        post: operations["calc_calc_link_belt_calc_link_belt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/round-belt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Round urethane belt
+         * @description Length to cut for 6 % stretch with the weld, tension of a strand, least pulley.
+         */
+        post: operations["calc_calc_round_belt_calc_round_belt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/service-factor": {
         parameters: {
             query?: never;
@@ -1667,6 +1747,82 @@ export interface components {
             unit: string;
         };
         /**
+         * CrownIn
+         * @description A flat-belt pulley.
+         */
+        CrownIn: {
+            /**
+             * Diameter
+             * @description pulley diameter
+             */
+            diameter: number | string;
+            /**
+             * Face
+             * @description face width
+             */
+            face: number | string;
+        };
+        /**
+         * CrownOut
+         * @description Its crown.
+         */
+        CrownOut: {
+            crown: components["schemas"]["Figure"];
+        };
+        /** CrownRequest */
+        CrownRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["CrownIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** CrownResponse */
+        CrownResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["CrownOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * Destination
          * @description Somewhere the command line can go, with what it fills in.
          */
@@ -1981,6 +2137,133 @@ export interface components {
             section?: ("A" | "AX" | "B" | "BX" | "C" | "CX" | "D" | "3VX" | "5V" | "5VX" | "8V") | null;
         };
         /**
+         * FlatDriveIn
+         * @description A flat belt drive: duty, pulleys, belt.
+         */
+        FlatDriveIn: {
+            /**
+             * Centre Distance
+             * @description centre distance
+             */
+            centre_distance: number | string;
+            /**
+             * Crossed
+             * @description the belt is crossed
+             * @default false
+             */
+            crossed?: boolean;
+            /**
+             * Driven Diameter
+             * @description diameter of the driven pulley
+             */
+            driven_diameter: number | string;
+            /**
+             * Driver Diameter
+             * @description diameter of the driver pulley
+             */
+            driver_diameter: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Material
+             * @description belt: leather by thickness in 64ths of an inch, polyamide core by construction
+             * @enum {string}
+             */
+            material: "leather-11" | "leather-13" | "leather-18" | "leather-20" | "leather-23" | "polyamide-f0" | "polyamide-f1" | "polyamide-f2" | "polyamide-a2" | "polyamide-a3" | "polyamide-a4" | "polyamide-a5";
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Width
+             * @description belt width
+             */
+            width: number | string;
+        };
+        /**
+         * FlatDriveOut
+         * @description The drive worked through; tensions are for the whole belt.
+         */
+        FlatDriveOut: {
+            belt_length: components["schemas"]["Figure"];
+            belt_speed: components["schemas"]["Figure"];
+            capacity: components["schemas"]["Figure"];
+            centrifugal: components["schemas"]["Figure"];
+            design_power: components["schemas"]["Figure"];
+            dip: components["schemas"]["Figure"];
+            driven_speed: components["schemas"]["Figure"];
+            friction_there: components["schemas"]["Figure"];
+            friction_used: components["schemas"]["Figure"];
+            initial_tension: components["schemas"]["Figure"];
+            slack: components["schemas"]["Figure"];
+            small_arc: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"];
+            tight: components["schemas"]["Figure"];
+            width_that_does: components["schemas"]["Figure"];
+        };
+        /** FlatDriveRequest */
+        FlatDriveRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["FlatDriveIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** FlatDriveResponse */
+        FlatDriveResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["FlatDriveOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * FormulaOut
          * @description A formula as LaTeX with its source.
          */
@@ -2075,6 +2358,93 @@ export interface components {
              * @default null
              */
             width?: (number | string) | null;
+        };
+        /**
+         * LinkBeltIn
+         * @description A link belt in place of a V-belt.
+         */
+        LinkBeltIn: {
+            /**
+             * Links
+             * @description links, pulled hand-tight round the sheaves
+             * @default null
+             */
+            links?: number | null;
+            /**
+             * Path
+             * @description or the outside length of the path by tape
+             * @default null
+             */
+            path?: (number | string) | null;
+            /**
+             * Section
+             * @description V-belt section it replaces
+             * @enum {string}
+             */
+            section: "Z" | "A" | "B" | "C";
+        };
+        /**
+         * LinkBeltOut
+         * @description How many links to run.
+         */
+        LinkBeltOut: {
+            hand_tight: components["schemas"]["Figure"];
+            least_pulley: components["schemas"]["Figure"];
+            run: components["schemas"]["Figure"];
+            take_off: components["schemas"]["Figure"];
+        };
+        /** LinkBeltRequest */
+        LinkBeltRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["LinkBeltIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** LinkBeltResponse */
+        LinkBeltResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["LinkBeltOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * MachineChange
@@ -2347,6 +2717,89 @@ export interface components {
             nearest: string;
             /** Says */
             says: string;
+        };
+        /**
+         * RoundBeltIn
+         * @description A round urethane belt on its path.
+         */
+        RoundBeltIn: {
+            /**
+             * Diameter
+             * @description belt diameter: 1/4, 3/8, 1/2 or 3/4 in
+             */
+            diameter: number | string;
+            /**
+             * Path
+             * @description length of the path round the pulleys, by tape
+             */
+            path: number | string;
+            /**
+             * Speed
+             * @description speed of the smaller pulley
+             */
+            speed: number | string;
+        };
+        /**
+         * RoundBeltOut
+         * @description What to cut and what it pulls.
+         */
+        RoundBeltOut: {
+            cut_length: components["schemas"]["Figure"];
+            least_pulley: components["schemas"]["Figure"] | null;
+            strand_tension: components["schemas"]["Figure"];
+        };
+        /** RoundBeltRequest */
+        RoundBeltRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["RoundBeltIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** RoundBeltResponse */
+        RoundBeltResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["RoundBeltOut"];
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * ServiceFactorIn
@@ -4504,6 +4957,454 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChainWearResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_crown_calc_crown_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CrownRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CrownResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_flat_drive_calc_flat_drive_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlatDriveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlatDriveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_link_belt_calc_link_belt_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkBeltRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkBeltResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_round_belt_calc_round_belt_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundBeltRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoundBeltResponse"];
                 };
             };
             /** @description problem */

@@ -6,6 +6,7 @@ from tuyere.calc.entries import (  # noqa: F401
     chain_geometry,
     chain_select,
     chain_wear,
+    flat,
     service_factor,
     speed_ratio,
     synchronous,

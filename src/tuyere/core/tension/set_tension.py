@@ -5,8 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from tuyere.core.rounding import to_mark
-from tuyere.core.steps import looked_up, mark, quiet
-from tuyere.core.tables import table
+from tuyere.core.steps import mark, quiet
 from tuyere.core.tension.formulas import (
     arc_factor_closed,
     belt_mass,
@@ -87,18 +86,15 @@ def plan_tension(
     division of the tape: the deflection is rounded to it and the force worked for the rounded one.
     Source: ANSI/RMA IP-20 and IP-22 (set tension from design power), statics for running loads.
     """
-    sections = table("sections")
-    k_c = looked_up("K_c", K_c, sections.id, sections.source_of())
-    y = looked_up("Y", Y, sections.id, sections.source_of("low"))
     hp, feet = design_horsepower(design_kw), speed_in_feet(speed_m_s)
     g = arc_factor_closed(arc_deg)
-    t_c = centrifugal_tension(k_c, feet)
+    t_c = centrifugal_tension(K_c, feet)
     t_st = static_tension(g, hp, belts, feet, t_c)
     static_n = mark("static_tension", static_tension_newtons(t_st))
     statics = static_tension_newtons(static_tension_by_statics(g, hp, belts, feet, t_c))
     mark("static_tension_statics", statics)
     t_c_n = centrifugal_newtons(t_c)
-    mass = mark("belt_mass", belt_mass(k_c))
+    mass = mark("belt_mass", belt_mass(K_c))
 
     depth = mark("deflection", deflection(span_mm))
     t_in = span_inches(span_mm)
@@ -110,7 +106,7 @@ def plan_tension(
     def setting(multiple: float, name: str) -> Setting:
         t_set = tension_to_set(multiple, t_st)
         tension = mark(f"tension_{name}", static_tension_newtons(t_set))
-        force = mark(f"force_{name}", deflection_newtons(deflection_force(t_set, q_in, t_in, y, shares)))
+        force = mark(f"force_{name}", deflection_newtons(deflection_force(t_set, q_in, t_in, Y, shares)))
         hertz = mark(f"frequency_{name}", span_frequency(span_mm, tension, mass))
         return Setting(multiple, float(tension), float(force), float(hertz))
 

@@ -17,7 +17,8 @@ from tuyere.core.speeds.formulas import (
     ratio_of_speeds,
     small_sheave_speed,
 )
-from tuyere.core.steps import mark, solved
+from tuyere.core.steps import looked_up, mark, solved
+from tuyere.core.tables import table
 from tuyere.core.tension.set_tension import TensionPlan, plan_tension
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.belts import Belt
@@ -243,9 +244,12 @@ def rate(given: Given) -> Rating:
             speed=(float(speed), "belt_speed"),
         )
 
+    t = table("sections")
+    k_c = looked_up("K_c", given.belt.section.K_c, t.id, t.source_of())
+    y = looked_up("Y", given.belt.section.Y, t.id, t.source_of("low"))
     plan = plan_tension(
-        given.belt.section.K_c,
-        given.belt.section.Y,
+        k_c,
+        y,
         given.power_kw,
         float(design),
         count,

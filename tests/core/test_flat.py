@@ -1,0 +1,92 @@
+"""Flat, round and link belts against the textbook example and the belt equation."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from scipy.constants import hp, lbf
+from scipy.integrate import solve_ivp
+
+from tests.core.conftest import published
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.flat.drive import FlatDrive, crown_mm, work_flat_drive, work_link_belt, work_round_belt
+from tuyere.core.flat.formulas import belt_weight, dip_inches, slip_power
+from tuyere.core.notices import collected_notices
+
+A3 = published("shigley/flat_a3.toml")
+IN = 25.4
+
+
+def drive(
+    power: float = 15,
+    factor: float = 1.375,
+    width: float = 6,
+    material: str = "polyamide-a3",
+    d: float = 6,
+    rpm: float = 1750,
+) -> FlatDrive:
+    return work_flat_drive(power * hp / 1000, factor, rpm, d * IN, 18 * IN, 96 * IN, material, width * IN, False)
+
+
+@pytest.mark.outside(A3["source"])
+@pytest.mark.parametrize("what", list(A3["printed"]))
+def test_textbook_example(what: str) -> None:
+    printed, half_digit = A3["printed"][what]
+    r = drive()
+    arc = np.radians(r.pulleys.small_arc_deg)
+    weight = float(belt_weight(0.042, 6.0, 0.13))
+    mine = {
+        "arc_rad": arc, "exp_f_phi": np.exp(0.8 * arc), "speed_ft_min": r.speed_m_s / 0.00508, "weight_lbf_ft": weight,
+        "F_c": r.centrifugal_n / lbf, "F_1a": r.tight_n / lbf, "F_2": r.slack_n / lbf, "F_i": r.initial_n / lbf,
+        "friction_used": r.friction_used, "dip_in": float(dip_inches(8.0, weight, r.initial_n / lbf)), "length_in": r.pulleys.length_mm / IN,
+    }  # fmt: skip
+    assert mine[what] == pytest.approx(printed, abs=half_digit)
+
+
+@pytest.mark.outside("scipy: belt equation with centrifugal term, integrated along the arc")
+@pytest.mark.parametrize("arc", [120.0, 172.8])
+def test_slip_power_is_the_integrated_belt_equation(arc: float) -> None:
+    tight, hoop, friction, feet = 420.0, 25.65, 0.8, 2748.9
+    run = solve_ivp(lambda _, t: -friction * (t - hoop), (0, np.radians(arc)), [tight], rtol=1e-10, atol=1e-12)
+    assert slip_power(tight, hoop, friction, arc, feet) == pytest.approx(
+        (tight - run.y[0, -1]) * feet / 33000, rel=1e-7
+    )
+
+
+@pytest.mark.outside("independent calculation: round urethane 3/8 in on a 62 in path; link belt A on 84 in")
+def test_round_and_link_examples() -> None:
+    r = work_round_belt(0.375 * IN, 62 * IN, 500)
+    assert r.cut_mm / IN == pytest.approx(58.8656, rel=1e-5) and r.tension_n / lbf == pytest.approx(18.6, abs=0.05)
+    assert r.least_pulley_mm / IN == 2.25
+    link = work_link_belt("A", None, 84 * IN)
+    assert (link.hand_tight, link.take_off, link.run) == (168, 7, 161)
+
+
+@settings(derandomize=True, deadline=None, max_examples=40)
+@given(st.floats(1, 14), st.floats(1.05, 2))
+def test_wider_carries_more_and_more_power_uses_more_friction(power: float, more: float) -> None:
+    base, wide, hard = drive(power), drive(power, width=6 * more), drive(power, factor=1.375 * min(more, 1.3))
+    assert wide.capacity_kw == pytest.approx(base.capacity_kw * more, rel=1e-9) and base.tight_n == hard.tight_n
+    assert hard.friction_used > base.friction_used and hard.initial_n < base.initial_n
+    assert (base.friction_used < base.friction_there) == (base.spare_percent > 0)
+
+
+def test_leather_and_refusals() -> None:
+    slow, fast = (drive(3, material="leather-11", d=9, rpm=rpm) for rpm in (600, 1500))
+    assert fast.capacity_kw > slow.capacity_kw and fast.tight_n <= slow.tight_n
+    for call, field in [
+        (lambda: drive(d=4), "driver_diameter"), (lambda: drive(material="leather-23", d=9, width=9), "driver_diameter"),
+        (lambda: drive(rpm=4500), "driver_speed"), (lambda: drive(material="rope"), "material"),
+        (lambda: work_round_belt(10.0, 1500, 500), "diameter"), (lambda: work_link_belt("A", 100, 900.0), "links"), (lambda: crown_mm(20, 50), "diameter"),
+    ]:  # fmt: skip
+        with pytest.raises(InputError) as e:
+            call()
+        assert e.value.field == field and e.value.allowed
+    with pytest.raises(NoSolution, match="too narrow"):
+        drive(60)
+    with collected_notices() as notes:
+        assert drive(22.5).spare_percent < 0
+        assert crown_mm(10 * IN, 6 * IN) == pytest.approx(0.03 * IN)
+    assert {"slips", "one-crown", "slack-side"} <= {n.code for n in notes}
