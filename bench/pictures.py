@@ -52,7 +52,7 @@ def main() -> None:
         page.locator(".option").first.wait_for()
         page.locator(".options").scroll_into_view_if_needed()
         shoot(page, "choose")
-        page.goto(address + "/bench/v-belt-rating")
+        page.goto(address + "/bench/chain-drive")
         page.get_by_role("button", name="Fill in the example").click()
         page.locator(".answer table").wait_for()
         shoot(page, "bench")

@@ -922,6 +922,8 @@ export interface components {
             example: {
                 [key: string]: unknown;
             };
+            /** Group */
+            group: string;
             /** Input Schema */
             input_schema: {
                 [key: string]: unknown;

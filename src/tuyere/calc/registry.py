@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import sys
 from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Any, Generic, Literal, TypeVar
@@ -85,6 +86,7 @@ class Calculation(Generic[In, Out]):
     title: str
     summary: str
     source: str
+    group: str
     input_model: type[In]
     result_model: type[Out]
     run: Callable[[In, Frame], Out]
@@ -113,6 +115,7 @@ def calculation(
             title,
             summary,
             source,
+            sys.modules[run.__module__].__dict__.get("GROUP", "Any drive"),
             input_model,
             result_model,
             run,

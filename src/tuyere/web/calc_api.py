@@ -26,6 +26,7 @@ class CalcLine(Answer):
     title: str
     summary: str
     source: str
+    group: str
     example: dict[str, Any]
     input_schema: dict[str, Any]
 
@@ -91,6 +92,7 @@ def calc_list() -> Response:
                     title=c.title,
                     summary=c.summary,
                     source=c.source,
+                    group=c.group,
                     example=c.example,
                     input_schema=c.input_model.model_json_schema(),
                 )

@@ -29,6 +29,8 @@ from tuyere.core.units import KW_PER_HP
 
 LIFE = Field(default=None, description="wanted life; 15,000 hours are assumed")
 
+GROUP = "Roller chain"
+
 
 class ChainRatingIn(Input):
     """A chain on its smaller sprocket."""

@@ -14,6 +14,8 @@ from tuyere.core.roller_chain.length import work_length
 from tuyere.core.roller_chain.sprockets import work_sprocket
 from tuyere.core.roller_chain.tables import chain
 
+GROUP = "Roller chain"
+
 
 class SprocketIn(Input):
     """A sprocket of a chain number."""

@@ -18,6 +18,8 @@ from tuyere.core.roller_chain.choose import Wanted, search
 from tuyere.core.roller_chain.rate import Given, rate
 from tuyere.core.steps import mark, quiet
 
+GROUP = "Roller chain"
+
 
 class ChainSelectIn(Input):
     """A duty for a chain drive."""

@@ -13,6 +13,8 @@ from tuyere.calc.registry import Input, calculation
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.roller_chain.wear import judge_slack, judge_wear
 
+GROUP = "Roller chain"
+
 
 class ChainWearIn(Input):
     """A length over a number of pitches, chain pulled straight."""

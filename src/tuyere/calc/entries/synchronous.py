@@ -17,6 +17,8 @@ ProfileName = Literal[
     "R3M", "R5M", "R8M", "R14M", "R20M", "S2M", "S3M", "S5M", "S8M", "S14M"]  # fmt: skip
 Teeth = Annotated[Whole, Field(ge=8, le=300)]
 
+GROUP = "Synchronous belts"
+
 
 class SyncPulleyIn(Input):
     """A pulley of a profile."""

@@ -26,6 +26,8 @@ from tuyere.core.units import KW_PER_HP, MM_PER_IN
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import Given, Rating, rate
 
+GROUP = "V-belts"
+
 
 class BeltIn(Input):
     """The belts on the drive."""

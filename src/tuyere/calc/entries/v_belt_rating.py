@@ -18,6 +18,8 @@ from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import check_section_limits, rate_one_belt
 from tuyere.core.vbelt.sheaves import sheave
 
+GROUP = "V-belts"
+
 
 class RatingIn(Input):
     """One belt on its smaller sheave."""

@@ -33,6 +33,8 @@ from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
 from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Rejected, Wanted, search
 from tuyere.core.vbelt.rate import Given, rate
 
+GROUP = "V-belts"
+
 
 class CentreIn(Input):
     """Centre distance: a range, or the one that is there with what the slide can give."""

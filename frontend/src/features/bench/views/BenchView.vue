@@ -1,11 +1,17 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { CalcLine } from '@/api/types'
 import { setPlace } from '@/shared/state/place'
 
 const list = ref<CalcLine[]>([])
+const groups = computed(() => {
+  const found = new Map<string, CalcLine[]>()
+  for (const c of list.value) found.set(c.group, [...(found.get(c.group) ?? []), c])
+  const order = ['Any drive', 'V-belts', 'Roller chain', 'Synchronous belts', 'Flat, round and link belts']
+  return [...found].sort(([a], [b]) => order.indexOf(a) - order.indexOf(b))
+})
 onMounted(async () => {
   setPlace('', 'Bench')
   const got = await attempt(api.GET('/api/calc'))
@@ -22,12 +28,16 @@ onMounted(async () => {
         <h2>Choose a drive for a duty</h2>
         <p>Power and speeds in; every standard drive is tried, the best are drawn side by side.</p>
       </router-link>
-      <router-link v-for="c in list" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool">
-        <h2>{{ c.title }}</h2>
-        <p>{{ c.summary }}</p>
-        <p class="dim">{{ c.source }}</p>
-      </router-link>
     </div>
+    <section v-for="[group, calcs] in groups" :key="group" class="group">
+      <h2>{{ group }}</h2>
+      <div class="tools">
+        <router-link v-for="c in calcs" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool">
+          <h3>{{ c.title }}</h3>
+          <p>{{ c.summary }}</p>
+        </router-link>
+      </div>
+    </section>
   </main>
 </template>
 
@@ -44,17 +54,19 @@ onMounted(async () => {
   display: grid;
   gap: 6px;
   align-content: start;
-  min-height: 132px;
+  min-height: 96px;
 }
-.tool h2 {
+.group {
+  display: grid;
+  gap: 8px;
+}
+.tool h2,
+.tool h3 {
   color: var(--touch);
   text-decoration: underline;
   text-underline-offset: 4px;
 }
 .main {
   border-left: 6px solid var(--touch);
-}
-.tool .dim {
-  font-size: 15px;
 }
 </style>
