@@ -190,6 +190,9 @@ def test_every_calculator_works_its_example(open_page: Opener, axe: Callable[[Pa
         "v-belt-drive",
         "chain-drive",
         "chain-wear",
+        "sync-length",
+        "flat-drive",
+        "chain-select",
         "v-belt-select",
     ):
         page.goto(page.url.split("/machines")[0].split("/bench")[0] + f"/bench/{name}")

@@ -27,7 +27,7 @@ const groups = computed(() => {
         <el-option v-for="c in choices" :key="c.key" :label="c.name" :value="c.key" />
       </template>
     </el-select>
-    <p v-if="fault" class="message">{{ faultText(fault) }}</p>
+    <p v-if="fault" class="field-fault">{{ faultText(fault) }}</p>
   </div>
 </template>
 
@@ -35,10 +35,5 @@ const groups = computed(() => {
 .choice {
   display: grid;
   gap: 3px;
-}
-.message {
-  color: var(--hot);
-  font-weight: 600;
-  font-size: 15px;
 }
 </style>

@@ -29,7 +29,7 @@ const rows = computed(() =>
         <th scope="row">{{ r.name }}</th>
         <td class="figure" :class="{ words: r.shown.length > 26 }">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></td>
         <td class="ask">
-          <button v-if="r.step" type="button" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+          <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
         </td>
       </tr>
     </tbody>
@@ -67,14 +67,5 @@ tr {
 }
 .ask {
   width: 54px;
-}
-button {
-  width: 44px;
-  height: 44px;
-  border: 2px solid var(--touch);
-  background: none;
-  color: var(--touch);
-  font: 600 19px var(--face-label);
-  cursor: pointer;
 }
 </style>

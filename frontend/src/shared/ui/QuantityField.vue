@@ -46,7 +46,7 @@ function add(fraction: string) {
     <div v-if="fractions && focused" class="keys">
       <button v-for="k in keys" :key="k" type="button" tabindex="-1" @mousedown.prevent="add(k)">{{ k }}</button>
     </div>
-    <p v-if="message" :id="id + '-m'" class="message">{{ message }}</p>
+    <p v-if="message" :id="id + '-m'" class="field-fault">{{ message }}</p>
     <p v-else-if="example && focused && !fractions" class="hint">for example {{ example }}</p>
   </div>
 </template>
@@ -83,11 +83,6 @@ function add(fraction: string) {
   color: var(--ink);
   font-family: var(--face-figure);
   font-size: 16px;
-}
-.message {
-  color: var(--hot);
-  font-weight: 600;
-  font-size: 15px;
 }
 .hint {
   color: var(--dim);

@@ -13,7 +13,7 @@ const id = useId()
   <div class="word">
     <label class="label" :for="id">{{ label }}</label>
     <el-input :id="id" v-model="typed" class="words" autocomplete="off" :aria-invalid="fault ? 'true' : undefined" />
-    <p v-if="fault" class="message">{{ faultText(fault) }}</p>
+    <p v-if="fault" class="field-fault">{{ faultText(fault) }}</p>
   </div>
 </template>
 
@@ -21,10 +21,5 @@ const id = useId()
 .word {
   display: grid;
   gap: 3px;
-}
-.message {
-  color: var(--hot);
-  font-weight: 600;
-  font-size: 15px;
 }
 </style>

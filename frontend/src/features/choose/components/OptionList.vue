@@ -55,7 +55,7 @@ defineExpose({ key })
     </div>
     <section v-if="answer.result.rejected.length" class="sheet rejected">
       <h3>Why the others fell out</h3>
-      <table>
+      <table class="lines">
         <thead>
           <tr><th scope="col">Limit</th><th scope="col" class="n">Drives</th><th scope="col">Nearest miss</th></tr>
         </thead>
@@ -86,20 +86,6 @@ defineExpose({ key })
 .rejected {
   padding: 10px 14px;
   overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--dim);
-}
-td,
-th {
-  padding: 5px 14px 5px 0;
-  border-bottom: 1px solid var(--line);
 }
 .n {
   text-align: right;

@@ -27,7 +27,7 @@ const rows = computed(() => {
       <p class="label">{{ row.label }}</p>
       <p class="main figure">{{ row.main }}</p>
       <p class="unit">{{ row.unit }}</p>
-      <button v-if="row.step" type="button" class="how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
+      <button v-if="row.step" type="button" class="how ask-how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
     </div>
     <NoticeList :notices="answer.notices" class="remarks" />
     <button type="button" class="plain more" @click="emit('more')">All figures of this drive</button>
@@ -70,13 +70,6 @@ const rows = computed(() => {
   grid-area: how;
   align-self: center;
   justify-self: end;
-  width: 44px;
-  height: 44px;
-  border: 2px solid var(--touch);
-  background: none;
-  color: var(--touch);
-  font: 600 20px var(--face-label);
-  cursor: pointer;
 }
 .remarks {
   margin-top: 8px;

@@ -73,7 +73,7 @@ async function submit() {
 
 <template>
   <div class="found">
-    <table v-if="drive.builds.length">
+    <table v-if="drive.builds.length" class="lines">
       <thead>
         <tr><th scope="col">Build</th><th scope="col">What</th><th scope="col">Since</th><th scope="col">By</th><th scope="col"><span class="visually-hidden">Show</span></th></tr>
       </thead>
@@ -128,20 +128,6 @@ form {
 }
 .start {
   justify-self: start;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--dim);
-}
-td,
-th {
-  padding: 4px 12px 4px 0;
-  border-bottom: 1px solid var(--line);
 }
 tr.here td {
   background: var(--touch-soft);
