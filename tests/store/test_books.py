@@ -141,6 +141,20 @@ def test_a_draft_is_edited_a_frozen_build_is_not(db: Session) -> None:
     assert loop.length_mm == pytest.approx(91.8 * 25.4) and loop.section == "B"
 
 
+def test_what_is_found_leaves_the_draft_alone(db: Session) -> None:
+    ident = a_drive(db)
+    plan = save_build(db, ident, build(input={**INPUT, "belt": {"designation": "B97"}}))
+    found = save_build(db, ident, build(purpose="found", freeze=True))
+    assert (found.no, found.state) == (2, "frozen")
+    views = {b.id: b for b in drive_view(db, ident).builds}
+    assert (views[plan.id].state, views[plan.id].designation, views[plan.id].rev) == ("draft", "B97", 1)
+    settled = save_build(
+        db, ident, build(rev=1, freeze=True, purpose="fitted", input={**INPUT, "belt": {"designation": "B97"}})
+    )
+    assert settled.id == plan.id and db.get(Build, found.id).valid_to is not None
+    assert {b.id: b.valid_to is None for b in drive_view(db, ident).builds} == {plan.id: True, found.id: False}
+
+
 def test_a_build_gives_back_the_input_it_was_made_from(db: Session) -> None:
     saved = save_build(
         db, a_drive(db), build(freeze=True, input={**INPUT, "layout": {"angle": 30, "clockwise": False}, "slip": "1 %"})

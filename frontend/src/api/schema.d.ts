@@ -912,6 +912,8 @@ export interface components {
              * Format: date-time
              */
             valid_from: string;
+            /** Valid To */
+            valid_to: string | null;
         };
         /**
          * CalcLine

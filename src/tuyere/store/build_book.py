@@ -168,6 +168,7 @@ def _write_parts(session: Session, build: Build, form: BuildSave, worked: Respon
 def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildView:
     """Save a configuration of a drive: the open draft is edited in place, else the next build begins.
 
+    A settled record of what was found never touches the draft.
     Raises NotThere; Stale with the current draft when ``rev`` is not the present one; whatever the
     calculation refuses. ``freeze`` settles it: the build before it ends where this one begins.
     """
@@ -176,7 +177,9 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
     drive = one(session, Drive, drive_id, lock=True)
     worked = _worked(form)
     builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
-    draft = next((b for b in builds if b.state == "draft"), None)
+    # What is found on the machine is a record of its own: a plan that is being drafted stays as it is.
+    aside = form.purpose == "found" and form.freeze
+    draft = None if aside else next((b for b in builds if b.state == "draft"), None)
     if form.rev != (draft.rev if draft else 0):
         raise Stale("draft", build_view(session, draft).model_dump(mode="json") if draft else {})
     duty = _duty_for(session, drive, form, worked)
@@ -203,7 +206,7 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
     if form.freeze:
         build.state, build.valid_from = "frozen", now()
         for earlier in builds:
-            if earlier.id != build.id and earlier.valid_to is None:
+            if earlier.id != build.id and earlier.state == "frozen" and earlier.valid_to is None:
                 earlier.valid_to = build.valid_from
                 session.add(earlier)
     session.add(build)

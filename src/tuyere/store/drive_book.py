@@ -170,6 +170,7 @@ def build_view(session: Session, build: Build) -> BuildView:
         designation=loop.designation,
         belts=loop.strands,
         valid_from=build.valid_from,
+        valid_to=build.valid_to,
         created_by_name=build.created_by_name,
         temporary=build.temporary,
         temporary_reason=build.temporary_reason,

@@ -37,7 +37,7 @@ def _drive_lines(session: Session, machines: Sequence[uuid.UUID]) -> dict[uuid.U
         select(Build, Loop)
         .join(Loop, col(Loop.build_id) == col(Build.id))
         .where(col(Build.drive_id).in_([d.id for d in drives]), col(Build.archived_at).is_(None))
-        .order_by(col(Build.no))
+        .order_by(col(Build.valid_from), col(Build.no))
     ).all()
     for build, loop in rows:
         # What stands on the machine counts before a plan for it.

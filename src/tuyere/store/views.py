@@ -78,6 +78,7 @@ class BuildView(Answer):
     designation: str
     belts: int
     valid_from: datetime
+    valid_to: datetime | None
     created_by_name: str
     temporary: bool
     temporary_reason: str

@@ -37,7 +37,11 @@ const kinds = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, na
 const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
-const draft = computed(() => props.drive.builds.find((b) => b.state === 'draft'))
+// What is not a number goes out as typed, so that the server can say what is wrong with it.
+function countTyped(text: string): number | string | undefined {
+  const n = Number(text)
+  return text.trim() === '' ? undefined : Number.isFinite(n) ? n : text
+}
 const says: Record<string, string> = { found: 'as found', designed: 'designed', fitted: 'fitted' }
 
 async function submit() {
@@ -48,11 +52,11 @@ async function submit() {
     service_factor: (props.drive.duty?.service_factor ?? undefined) as DriveInput['service_factor'],
     driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
     driven: { sheave: wheel(f.value.driven) },
-    belt: { designation: f.value.belt, count: f.value.count.trim() ? Number(f.value.count) : undefined },
+    belt: { designation: f.value.belt, count: countTyped(f.value.count) },
   }
   const got = await save<Build>('POST', `/api/drives/${props.drive.id}/builds`, {
     op_id: f.value.op_id,
-    rev: draft.value?.rev ?? 0,
+    rev: 0,
     purpose: 'found',
     freeze: true,
     units: settings.units,

@@ -77,7 +77,7 @@ async function load(keepShown = false) {
   } else {
     // What stands on the machine before a plan for it: its tension is the one to set.
     const builds = got.data.builds
-    const onIt = builds.find((b) => b.state === 'frozen' && b.purpose !== 'designed')
+    const onIt = builds.find((b) => b.state === 'frozen' && b.purpose !== 'designed' && b.valid_to === null)
     const first = builds.find((b) => b.id === route.query.build) ?? onIt ?? builds[0]
     if (first) await show(first)
   }

@@ -55,10 +55,11 @@ async function submit() {
     if (got.problem.type === 'tuyere:stale') emit('stale')
   }
 }
-function takeTheirs() {
+function saveOverTheirs() {
   const current = problem.value?.current as unknown as Machine
   fields.value.rev = current.rev
   problem.value = null
+  void submit()
 }
 </script>
 
@@ -85,7 +86,7 @@ function takeTheirs() {
         <strong>Changed meanwhile by somebody else.</strong> Theirs: {{ (problem.current as { name?: string })?.name }},
         {{ (problem.current as { area?: string })?.area }}. Yours stands above; nothing is lost.
       </p>
-      <el-button @click="takeTheirs">Save mine over theirs</el-button>
+      <el-button @click="saveOverTheirs">Save mine over theirs</el-button>
       <el-button @click="forget(), emit('saved', m?.id ?? '')">Keep theirs</el-button>
     </div>
     <FaultList v-else :faults="otherFaults(problem, ['name', 'tag', 'area', 'kind', 'energy_sources'])" />
