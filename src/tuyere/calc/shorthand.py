@@ -70,10 +70,8 @@ def read_duty(text: str, units: str = "us") -> dict[str, Any] | None:
 
 
 def calculators(text: str) -> list[tuple[str, str]]:
-    """Calculators whose name or title holds every word: (name, title)."""
+    """Calculators whose name or title holds every word, the one of that very name first: (name, title)."""
     words = text.lower().split()
-    return [
-        (c.name, c.title)
-        for c in sorted(CALCULATIONS.values(), key=lambda c: c.name)
-        if words and all(w in f"{c.name} {c.title}".lower() for w in words)
-    ]
+    found = [c for c in CALCULATIONS.values() if words and all(w in f"{c.name} {c.title}".lower() for w in words)]
+    found.sort(key=lambda c: (c.name != "-".join(words), len(c.title), c.name))
+    return [(c.name, c.title) for c in found]
