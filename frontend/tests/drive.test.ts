@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest'
+
+import type { Build, Drive, DriveAnswer, DriveInput, Duty, Figure, Option, SelectAnswer } from '@/api/types'
+import { dutyBody, emptyDuty, fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
+import { anythingFixed, fixedInput, nothingFixed } from '@/features/choose/logic/fixed'
+import { inputOf } from '@/features/choose/logic/pick'
+import { driveLabels } from '@/features/drive/logic/labels'
+import { stagesOf } from '@/features/drive/logic/stages'
+import { shortDate } from '@/shared/format/words'
+
+const fig = (value: number, shown: string): Figure => {
+  const cut = shown.lastIndexOf(' ')
+  return { value, unit: '', shown, number: shown.slice(0, cut), unit_shown: shown.slice(cut + 1), step: 's1', per: null }
+}
+const duty = (more: Partial<Duty> = {}): Duty => ({
+  id: 'd', rev: 1, valid_from: '2026-11-23T10:00:00Z', power: fig(11.19, '15 hp'), driver_speed: fig(1750, '1,750 rpm'),
+  driven_speed: fig(640, '640 rpm'), tolerance: fig(3, '3.0 %'), tolerance_origin: 'assumed', centre: fig(711.2, '28 in'), centre_give: null,
+  service_factor: { driver: 'motor-dol', machine: 'fan-over-10-hp', hours_a_day: 16 }, surroundings: '', ...more,
+})
+const build = (more: Partial<Build> = {}): Build =>
+  ({ id: 'b', no: 1, purpose: 'fitted', state: 'frozen', designation: 'B90', belts: 4, temporary: false, ...more }) as Build
+const drive = (more: Partial<Drive> = {}): Drive => ({ id: 'x', rev: 1, name: 'Main', duty: duty(), builds: [build()], ...more }) as Drive
+const answer = (spare: number, notices: { code: string; level: string }[] = []): DriveAnswer =>
+  ({
+    notices,
+    input: { driver: { speed: { shown: '1,750 rpm' }, sheave: { diameter: { shown: '5.4 in' } } }, driven: { sheave: { diameter: { shown: '9.4 in' } } } },
+    result: {
+      spare: fig(spare, `${spare} %`), deflection: fig(13, '17/32 in'), deflection_force_new: { shown: '4.7 – 5.4 lbf' }, driven_speed: fig(1005, '1,005 rpm'),
+      centre_distance: fig(869, '34 7/32 in'), slack: fig(117, '26 lbf'), tight: fig(340, '76 lbf'),
+    },
+  }) as unknown as DriveAnswer
+const state = (stages: ReturnType<typeof stagesOf>, key: string) => stages.find((s) => s.key === key)
+
+describe('the stages of a drive', () => {
+  it('say nothing is known of a new one', () => {
+    const stages = stagesOf(drive({ duty: null, builds: [] }), undefined, null)
+    expect(stages.map((s) => s.state)).toEqual(['none', 'none', 'none', 'none'])
+    expect(state(stages, 'found')?.line).toBe('what is there?')
+  })
+  it('are fine where the drive is', () => {
+    const stages = stagesOf(drive(), build(), answer(12))
+    expect(stages.slice(0, 3).map((s) => s.state)).toEqual(['fine', 'fine', 'fine'])
+    expect(state(stages, 'tension')?.line).toBe('4.7 – 5.4 lbf at 17/32 in')
+  })
+  it('watch a temporary fix and an assumption', () => {
+    const temporary = build({ temporary: true })
+    const stages = stagesOf(drive({ builds: [temporary] }), temporary, answer(5, [{ code: 'assumed', level: 'caution' }]))
+    expect(state(stages, 'found')).toMatchObject({ state: 'watch', line: '4 × B90, temporary' })
+    expect(state(stages, 'duty')?.state).toBe('watch')
+  })
+  it('tell a drive that is short from one that must be stopped', () => {
+    expect(state(stagesOf(drive(), build(), answer(-6)), 'choose')).toMatchObject({ state: 'watch', line: '6 % short' })
+    const danger = answer(-40, [{ code: 'too-few-belts', level: 'danger' }])
+    expect(state(stagesOf(drive(), build(), danger), 'choose')?.state).toBe('act')
+    expect(state(stagesOf(drive(), build(), null), 'choose')?.state).toBe('act')
+  })
+  it('do not take a plan for what stands on the machine', () => {
+    expect(state(stagesOf(drive({ builds: [build({ purpose: 'designed' })] }), build(), answer(3)), 'found')?.state).toBe('none')
+  })
+})
+
+describe('the labels of an elevation', () => {
+  const input = { driver: { sheave: { kind: 'pitch' } }, driven: { sheave: { kind: null } } } as unknown as DriveInput
+  const labels = driveLabels(answer(1), input, 'pulley')
+  it('make inputs touchable and answers askable, never both', () => {
+    for (const l of labels) expect(Boolean(l.path) !== Boolean(l.step), l.key).toBe(true)
+    expect(labels.filter((l) => l.path).map((l) => l.path)).toEqual([
+      'driver.speed', 'driver.sheave.diameter', 'driven.sheave.diameter', 'centre_distance',
+    ])
+  })
+  it('say which diameter it is, in the person’s word, with number and unit apart', () => {
+    expect(labels.find((l) => l.key === 'd1')).toMatchObject({ label: 'pulley pitch', number: '5.4', unit: 'in' })
+    expect(labels.find((l) => l.key === 'd2')?.label).toBe('pulley OD')
+    expect(labels.find((l) => l.key === 'a')).toMatchObject({ number: '34 7/32', unit: 'in' })
+  })
+})
+
+describe('a duty', () => {
+  it('comes back from what was stored, assumptions left open', () => {
+    const f = fieldsOf(duty())
+    expect(f).toMatchObject({ power: '15 hp', driver_speed: '1,750 rpm', tolerance: '', centre: '28 in', hours_a_day: '16', machine: 'fan-over-10-hp' })
+    expect(fieldsOf(duty({ tolerance_origin: 'user' })).tolerance).toBe('3.0')
+    expect(fieldsOf(duty({ service_factor: null, centre: null }))).toMatchObject({ driver: '', centre: '' })
+  })
+  it('leaves out what nobody said, so that the server assumes it in the open', () => {
+    const f = { ...emptyDuty(), power: '15hp', driver_speed: '1750', driven_speed: '640', centre: '28' }
+    expect(serviceFactor(f)).toBeUndefined()
+    expect(selectInput(f, undefined, undefined)).toMatchObject({ tolerance: undefined, centre: { about: '28', give: undefined }, service_factor: undefined })
+    expect(dutyBody(f, 'us', 3, 'op', 'N. Dray')).toMatchObject({ rev: 3, op_id: 'op', units: 'us', tolerance: undefined, created_by_name: 'N. Dray' })
+  })
+  it('takes a known service factor before the tables', () => {
+    expect(serviceFactor({ ...emptyDuty(), assume: '1.4', machine: 'generator' })).toEqual({ assume: '1.4' })
+    expect(serviceFactor({ ...emptyDuty(), machine: 'grain-auger', chokes: true })).toMatchObject({ machine: 'grain-auger', chokes: true, hours_a_day: undefined })
+  })
+})
+
+describe('parts that stay', () => {
+  it('are nothing at first', () => {
+    expect(anythingFixed(nothingFixed())).toBe(false)
+    expect(fixedInput(nothingFixed())).toEqual({ driver: undefined, driven: undefined, section: undefined, belt: undefined })
+  })
+  it('take the groove of the section that stays', () => {
+    const f = { ...nothingFixed(), driver: '5 3/8', section: '5VX' }
+    expect(fixedInput(f)).toMatchObject({ driver: { diameter: '5 3/8', kind: 'outside', groove: '5V' }, section: '5VX' })
+    expect(fixedInput({ ...f, groove: 'A' }).driver?.groove).toBe('A')
+    expect(anythingFixed(f)).toBe(true)
+  })
+})
+
+describe('a chosen option', () => {
+  it('becomes the input of a drive in the core’s units', () => {
+    const option = {
+      diameter_kind: 'effective', groove: '5V', driver_diameter: fig(180.3, '7.1 in'), driven_diameter: fig(475, '18.7 in'), belts: fig(2, '2 '),
+      drive: { designation: '5VX1000' },
+    } as unknown as Option
+    const search = { input: { power: { value: 11.19 }, driver_speed: { value: 1750 } } } as unknown as SelectAnswer
+    expect(inputOf(option, search, { service_factor: { assume: 1.3 } }, { angle: 20, clockwise: false })).toEqual({
+      power: 11.19, service_factor: { assume: 1.3 }, driver: { speed: 1750, sheave: { diameter: 180.3, kind: 'effective', groove: '5V' } },
+      driven: { sheave: { diameter: 475, kind: 'effective', groove: '5V' } }, belt: { designation: '5VX1000', count: 2 }, layout: { angle: 20, clockwise: false },
+    })
+  })
+})
+
+it('dates are short and the same for everybody', () => {
+  expect(shortDate('2026-12-04')).toMatch(/^[34] Dec 2026$/)
+})
