@@ -110,7 +110,9 @@ def db(options: argparse.Namespace) -> int:
             migrate(url)
             print("The schema is up to date.")
             return 0
-        wrong = check(engine_for(url))
+        engine = engine_for(url)
+        wrong = check(engine)
+        engine.dispose()
         print("\n".join(wrong) if wrong else "The database is well.")
         return 1 if wrong else 0
     finally:
