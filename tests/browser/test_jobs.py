@@ -79,7 +79,7 @@ def test_from_a_motor_a_fan_and_a_tape_to_a_saved_drive(
     server.start()
     page.goto(server.address + "/machines")
     page.get_by_label("Find a machine").fill("retting fan")
-    page.get_by_role("link", name=re.compile("Fan drive")).click()
+    page.locator("li", has_text="Retting fan").get_by_role("link", name=re.compile("Fan drive")).click()
     expect(page.locator(".answers .main").first).to_have_text(name)
     expect(page.locator(".answers .main").nth(1)).to_have_text(force)
     page.get_by_role("button", name="It is fitted: settle it").click()
