@@ -145,7 +145,7 @@ def test_sprocket_diameters_are_those_of_the_polygon(name: str, teeth: int) -> N
     across = max(np.linalg.norm(corners[0] - c) for c in corners)
     assert s.caliper_mm == pytest.approx(across - of.roller_mm, rel=1e-12)
     # A point of the chain rises from the flat to the corner of the polygon: its speed goes with that radius.
-    swept = 100 * (teeth / pi) * 0 + 100 * (1 - np.cos(pi / teeth)) / (np.sin(pi / teeth) * teeth / pi)
+    swept = 100 * (1 - np.cos(pi / teeth)) / (np.sin(pi / teeth) * teeth / pi)
     assert s.chordal_percent == pytest.approx(swept, rel=1e-9)
 
 

@@ -40,6 +40,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
             }
         },
     )
+    app.secret_key = os.environ.get("TUYERE_SECRET")  # for what will be signed once there are accounts
     app.config["ENGINE"] = engine or engine_for(os.environ["TUYERE_DATABASE_URL"])
     guard.register(app)
     problems.register(app)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import pi
+from math import gcd, pi
 
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length
@@ -76,7 +76,7 @@ def work_length(of: Chain, z_1: int, z_2: int, centre_mm: float | None, pitches:
     if odd:
         notice("caution", "offset-link", "An odd number of pitches needs an offset link, which leaves about 0.8 of the rating.",
                "input.pitches", "Take one pitch more or less.")  # fmt: skip
-    if count % small == 0 or count % 2 == 0 and small % 2 == 0:
+    if gcd(count, small) > 1:
         notice("info", "hunting", f"{count} pitches and {small} teeth have a common factor: the same links meet the same teeth "
                "again and again. An odd number of teeth wears more evenly.", "input.driver_teeth")  # fmt: skip
     with quiet():

@@ -10,8 +10,8 @@ import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
-const props = defineProps<{ areas: string[]; machine?: Machine }>()
-const emit = defineEmits<{ saved: [id: string]; stale: [] }>()
+const props = defineProps<{ machine?: Machine }>()
+const emit = defineEmits<{ saved: [id: string] }>()
 const settings = useSettings()
 const kinds = [
   ['industrial', 'Industrial'],
@@ -52,7 +52,6 @@ async function submit() {
     emit('saved', got.data.id)
   } else {
     problem.value = got.problem
-    if (got.problem.type === 'tuyere:stale') emit('stale')
   }
 }
 function saveOverTheirs() {

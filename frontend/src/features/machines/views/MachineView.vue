@@ -55,7 +55,7 @@ onMounted(load)
         </h1>
         <el-button @click="editing = !editing">{{ editing ? 'Close' : 'Change' }}</el-button>
       </div>
-      <MachineForm v-if="editing" :areas="[]" :machine="machine" @saved="load" />
+      <MachineForm v-if="editing" :machine="machine" @saved="load" />
       <IsolationList :sources="machine.energy_sources" />
       <section class="sheet drives">
         <h2>Drives</h2>

@@ -37,7 +37,7 @@ onMounted(() => {
       <h1>Machines</h1>
       <el-button type="primary" @click="adding = !adding">{{ adding ? 'Close' : 'Add a machine' }}</el-button>
     </div>
-    <MachineForm v-if="adding" :areas="list?.areas ?? []" @saved="(id: string) => $router.push(`/machines/${id}`)" />
+    <MachineForm v-if="adding" @saved="(id: string) => $router.push(`/machines/${id}`)" />
     <el-input v-model="words" class="words find" aria-label="Find a machine" placeholder="Find by name, tag, area or drive" clearable />
     <FaultList :faults="otherFaults(problem, [])" />
     <p v-if="!list && !problem" class="dim">Reading the machines…</p>
