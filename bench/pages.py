@@ -11,7 +11,7 @@ import urllib.request
 
 from playwright.sync_api import sync_playwright
 
-import tuyere.calc.entries  # noqa: F401
+import tuyere.calc.every  # noqa: F401
 from tuyere.calc.registry import CALCULATIONS
 
 ARGS = ["--headless", "--no-sandbox", "--disable-gpu", "--disable-background-networking"]

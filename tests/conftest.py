@@ -12,7 +12,7 @@ import sqlalchemy as sa
 from sqlalchemy.engine import Engine
 from sqlmodel import Session
 
-import tuyere.calc.entries  # noqa: F401
+import tuyere.calc.every  # noqa: F401
 from tuyere.ops.postgres import Cluster
 from tuyere.ops.setup import data_home
 from tuyere.store.database import migrate

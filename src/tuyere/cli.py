@@ -39,7 +39,7 @@ def _refuse_constant(name: str) -> Any:
 
 def calc(options: argparse.Namespace) -> int:
     """One calculation from standard input; 0 a result, 2 refused or no solution, 1 a fault of ours."""
-    import tuyere.calc.entries  # noqa: F401
+    import tuyere.calc.every  # noqa: F401
     from tuyere.calc.registry import CALCULATIONS, echoed, problems_of, work
 
     if options.list:

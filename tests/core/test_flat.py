@@ -11,8 +11,12 @@ from scipy.integrate import solve_ivp
 
 from tests.core.conftest import published
 from tuyere.core.errors import InputError, NoSolution
-from tuyere.core.flat.drive import FlatDrive, crown_mm, work_flat_drive, work_link_belt, work_round_belt
+from tuyere.core.flat.crown import crown_mm
+from tuyere.core.flat.drive import FlatDrive, FlatGiven, work_flat_drive
 from tuyere.core.flat.formulas import belt_weight, dip_inches, slip_power
+from tuyere.core.flat.link_belt import work_link_belt
+from tuyere.core.flat.round_belt import work_round_belt
+from tuyere.core.flat.tables import material
 from tuyere.core.notices import collected_notices
 
 A3 = published("shigley/flat_a3.toml")
@@ -23,11 +27,12 @@ def drive(
     power: float = 15,
     factor: float = 1.375,
     width: float = 6,
-    material: str = "polyamide-a3",
+    kind: str = "polyamide-a3",
     d: float = 6,
     rpm: float = 1750,
 ) -> FlatDrive:
-    return work_flat_drive(power * hp / 1000, factor, rpm, d * IN, 18 * IN, 96 * IN, material, width * IN, False)
+    given = FlatGiven(power * hp / 1000, factor, rpm, d * IN, 18 * IN, 96 * IN, None, material(kind), width * IN)
+    return work_flat_drive(given)
 
 
 @pytest.mark.outside(A3["source"])
@@ -74,11 +79,11 @@ def test_wider_carries_more_and_more_power_uses_more_friction(power: float, more
 
 
 def test_leather_and_refusals() -> None:
-    slow, fast = (drive(3, material="leather-11", d=9, rpm=rpm) for rpm in (600, 1500))
+    slow, fast = (drive(3, kind="leather-11", d=9, rpm=rpm) for rpm in (600, 1500))
     assert fast.capacity_kw > slow.capacity_kw and fast.tight_n <= slow.tight_n
     for call, field in [
-        (lambda: drive(d=4), "driver_diameter"), (lambda: drive(material="leather-23", d=9, width=9), "driver_diameter"),
-        (lambda: drive(rpm=4500), "driver_speed"), (lambda: drive(material="rope"), "material"),
+        (lambda: drive(d=4), "driver_diameter"), (lambda: drive(kind="leather-23", d=9, width=9), "driver_diameter"),
+        (lambda: drive(rpm=4500), "driver_speed"), (lambda: drive(kind="rope"), "material"),
         (lambda: work_round_belt(10.0, 1500, 500), "diameter"), (lambda: work_link_belt("A", 100, 900.0), "links"), (lambda: crown_mm(20, 50), "diameter"),
     ]:  # fmt: skip
         with pytest.raises(InputError) as e:

@@ -7,7 +7,7 @@ import ast
 import numpy as np
 import pytest
 
-import tuyere.calc.entries  # noqa: F401  (loads every family)
+import tuyere.calc.every  # noqa: F401  (loads every family)
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.quantities import QUANTITIES
 from tuyere.core.rounding import round_up, to_mark

@@ -10,8 +10,10 @@ from shapely.geometry import Point
 
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
-from tuyere.core.synchronous.drive import profile, profiles, pulley, rate_sync, work_sync_length
 from tuyere.core.synchronous.formulas import belt_teeth, mesh_factor, synchronous_power, synchronous_speed, width_factor
+from tuyere.core.synchronous.length import work_sync_length
+from tuyere.core.synchronous.rate import rate_sync
+from tuyere.core.synchronous.tables import profile, profiles, pulley
 
 
 @pytest.mark.outside("published involute equation tan t - t = pi (zb - z2)/(z2 - z1), scipy root (ISO 5296 practice)")

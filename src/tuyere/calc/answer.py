@@ -124,6 +124,52 @@ class ElevationOut(Answer):
     height: float
 
 
+Place = Literal["driver", "driven", "tight", "slack", "centre"]
+
+
+class CallOut(Answer):
+    """A figure hung on the elevation; ``path`` is the input field that touching it changes."""
+
+    key: str
+    at: Place
+    label: str
+    number: str
+    unit: str
+    path: str | None
+    step: str | None
+
+
+class MainAnswer(Answer):
+    """One of the few answers a mechanic came for."""
+
+    key: str
+    label: str
+    main: str
+    unit: str
+    step: str | None
+
+
+class Setting(Answer):
+    """How the drive is set by hand: steps in order, figures between * marks, and what stays doubtful."""
+
+    title: str
+    steps: list[str]
+    room: str
+    remark: str
+
+
+class SheetOut(Answer):
+    """What a drive's page shows beside its elevation, the same for every family."""
+
+    family: str
+    designation: str
+    call_outs: list[CallOut]
+    answers: list[MainAnswer]
+    spare: Figure
+    set_line: str = Field(description="the setting in one line")
+    setting: Setting
+
+
 def plain(value: Any) -> Any:
     """NumPy floats out of the way before JSON."""
     return value.item() if hasattr(value, "item") else value

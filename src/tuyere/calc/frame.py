@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import asdict
 from typing import Any
 
-from tuyere.calc.answer import Band, ElevationOut, Figure, NoticeOut, WorkingStep
+from tuyere.calc.answer import Band, CallOut, ElevationOut, Figure, MainAnswer, NoticeOut, Place, SheetOut, WorkingStep
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.shown import amount, shown
 from tuyere.core.geometry.elevation import Elevation
@@ -23,6 +23,7 @@ class Frame:
         self.steps: list[Step] = []
         self.notices: list[Notice] = []
         self.elevation: Elevation | None = None
+        self.sheet: SheetOut | None = None
         self._by_name: dict[str, str] = {}
 
     @property
@@ -56,6 +57,12 @@ class Frame:
         a, b = self.figure(low, kind, step=steps[0], per=per), self.figure(high, kind, step=steps[1], per=per)
         return Band(low=a, high=b, per=per, shown=f"{a.number} – {b.number} {b.unit_shown}".strip())
 
+    def call_out(self, key: str, at: Place, label: str, figure: Figure, path: str | None = None) -> CallOut:
+        """A figure hung on the elevation."""
+        return CallOut(
+            key=key, at=at, label=label, number=figure.number, unit=figure.unit_shown, path=path, step=figure.step
+        )
+
     def working(self) -> list[WorkingStep]:
         """The sheet, each step with the earlier steps whose values it takes."""
         out: list[WorkingStep] = []
@@ -88,6 +95,13 @@ class Frame:
     def elevation_out(self) -> ElevationOut | None:
         """The drawing, if the calculation made one."""
         return None if self.elevation is None else elevation_out(self.elevation)
+
+
+def main_answer(key: str, label: str, main: Figure | Band, unit: str = "") -> MainAnswer:
+    """A figure or a band as a main answer; ``unit`` replaces the plain unit where more is to be said."""
+    low = main.low if isinstance(main, Band) else main
+    text = f"{main.low.number} – {main.high.number}" if isinstance(main, Band) else main.number
+    return MainAnswer(key=key, label=label, main=text, unit=unit or low.unit_shown, step=low.step)
 
 
 def elevation_out(drawing: Elevation) -> ElevationOut:

@@ -19,7 +19,7 @@ from pydantic import (
 )
 
 from tuyere import VERSION
-from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
+from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, SheetOut, WorkingStep
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
 from tuyere.calc.kinds import KINDS
@@ -76,6 +76,7 @@ class Response(Answer, Generic[Out]):
     working: list[WorkingStep]
     notices: list[NoticeOut]
     elevation: ElevationOut | None
+    sheet: SheetOut | None = Field(description="what the page of a drive shows; only for whole drives")
 
 
 @dataclass(frozen=True)
@@ -169,6 +170,7 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
         working=frame.working(),
         notices=frame.notices_out(),
         elevation=frame.elevation_out(),
+        sheet=frame.sheet,
     )
 
 

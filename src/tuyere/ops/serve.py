@@ -83,8 +83,8 @@ def _connect(cluster: Cluster, database: str) -> psycopg.Connection[tuple[Any, .
 def _newest_revision() -> str:
     """The revision that no other one follows, read off the migration files."""
     texts = [p.read_text("utf-8") for p in (Path(__file__).parents[1] / "store/migrations/versions").glob("*.py")]
-    made = {m[1] for t in texts if (m := re.search(r"^revision = '(.+)'", t, re.M))}
-    followed = {m[1] for t in texts if (m := re.search(r"^down_revision = '(.+)'", t, re.M))}
+    made = {m[1] for t in texts if (m := re.search(r"^revision = ['\"](.+)['\"]", t, re.M))}
+    followed = {m[1] for t in texts if (m := re.search(r"^down_revision = ['\"](.+)['\"]", t, re.M))}
     (head,) = made - followed
     return head
 

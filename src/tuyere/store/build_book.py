@@ -8,7 +8,8 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from tuyere.calc.entries.v_belt_drive import VBeltDriveIn
+from tuyere.calc.families.protocol import DutyPart, Parts, WheelPart
+from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Response, find, work
 from tuyere.store.base import now
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
@@ -20,64 +21,49 @@ from tuyere.store.rows import below, of_operation, one
 from tuyere.store.trouble import Frozen, Stale
 from tuyere.store.views import BuildView
 
-CALC = "v-belt-drive"
+# What the next version of a duty takes over from the one before.
+KEPT = ("driven_rpm", "driven_rpm_typed", "driven_rpm_origin", "tolerance_percent", "tolerance_origin", "centre_mm", "centre_typed",
+        "centre_give_mm", "centre_give_typed", "surroundings")  # fmt: skip
 
 
 def _worked(form: BuildSave) -> Response[Any]:
-    request = find(CALC).request_model.model_construct(units=form.units, basis=form.basis, input=form.input)
-    return work(find(CALC), request)
+    calc = find(form.adapter.calc)
+    return work(calc, calc.request_model.model_construct(units=form.units, basis=form.basis, input=form.given))
 
 
-def _duty_for(session: Session, drive: Drive, form: BuildSave, worked: Response[Any]) -> Duty:
+def _asked(service: ServiceFactorIn | None) -> dict[str, Any]:
+    if service is None:
+        return {}
+    names = ("assume", "driver", "machine", "load", "hours_a_day", "chokes")
+    return {n: getattr(v, "value", v) for n in names if (v := getattr(service, n)) is not None}
+
+
+def _duty_for(session: Session, drive: Drive, form: BuildSave, part: DutyPart) -> Duty:
     """The current duty, or its next version where the build's power, speed or service factor differ."""
-    given: VBeltDriveIn = form.input
     current = current_duty(session, drive.id)
-    service = given.service_factor
-    asked = (
-        None
-        if service is None
-        else {
-            k: getattr(v, "value", v)
-            for k, v in (
-                ("assume", service.assume),
-                ("driver", service.driver),
-                ("machine", service.machine),
-                ("hours_a_day", service.hours_a_day),
-                ("chokes", service.chokes),
-            )
-            if v is not None
-        }
-    )
     if (
         current is not None
-        and abs(current.power_kw / given.power.value - 1) < 1e-9
-        and abs(current.driver_rpm / given.driver.speed.value - 1) < 1e-9
-        and (service_factor_input(current) or None) == (asked or None)
+        and abs(current.power_kw / part.power.value - 1) < 1e-9
+        and abs(current.driver_rpm / part.driver_speed.value - 1) < 1e-9
+        and (service_factor_input(current) or {}) == _asked(part.service)
     ):
         return current
     duty = Duty(
         drive_id=drive.id,
         created_by_name=form.created_by_name,
-        power_kw=given.power.value,
-        power_typed=given.power.typed,
-        driver_rpm=given.driver.speed.value,
-        driver_rpm_typed=given.driver.speed.typed,
-        driven_rpm=worked.result.driven_speed.value,
+        power_kw=part.power.value,
+        power_typed=part.power.typed,
+        driver_rpm=part.driver_speed.value,
+        driver_rpm_typed=part.driver_speed.typed,
+        driven_rpm=part.driven_rpm,
         driven_rpm_origin="build",
         rev=1,
     )
     if current is not None:
         duty.rev = current.rev + 1
-        duty.driven_rpm, duty.driven_rpm_typed, duty.driven_rpm_origin = (
-            current.driven_rpm,
-            current.driven_rpm_typed,
-            current.driven_rpm_origin,
-        )
-        duty.tolerance_percent, duty.tolerance_origin = current.tolerance_percent, current.tolerance_origin
-        duty.centre_mm, duty.centre_typed = current.centre_mm, current.centre_typed
-        duty.centre_give_mm, duty.centre_give_typed = current.centre_give_mm, current.centre_give_typed
-        duty.surroundings = current.surroundings
-    _set_service(duty, service)
+        for name in KEPT:
+            setattr(duty, name, getattr(current, name))
+    _set_service(duty, part.service)
     session.add(duty)
     session.flush()
     return duty
@@ -107,58 +93,57 @@ def _clear_parts(session: Session, build: Build) -> None:
     session.flush()
 
 
-def _write_parts(session: Session, build: Build, form: BuildSave, worked: Response[Any]) -> None:
-    given: VBeltDriveIn = form.input
-    centre, angle = worked.result.centre_distance.value, given.layout.angle
-    wheels = []
-    for role, sheave, x, y, spec in (
-        ("driver", given.driver.sheave, 0.0, 0.0, {"clockwise": given.layout.clockwise}),
-        (
-            "driven",
-            given.driven.sheave,
-            centre * cos(radians(angle)),
-            centre * sin(radians(angle)),
-            {"angle": angle, "slip": given.slip.value if given.slip else 0.0},
-        ),
-    ):
-        wheel = Element(
-            build_id=build.id,
-            shaft_id=_shaft(session, build.drive_id, role).id,
-            x=x,
-            y=y,
-            diameter_mm=sheave.diameter.value,
-            diameter_kind=sheave.kind or "outside",
-            diameter_typed=sheave.diameter.typed,
-            diameter_origin="user",
-            grooves=int(worked.result.belts.value),
-            profile=sheave.groove,
-            spec=spec,
-        )
-        session.add(wheel)
-        wheels.append(wheel)
-    belts = int(worked.result.belts.value)
+def _element(
+    session: Session, build: Build, role: str, part: WheelPart, x: float, y: float, spec: dict[str, Any]
+) -> Element:
+    wheel = Element(
+        build_id=build.id,
+        shaft_id=_shaft(session, build.drive_id, role).id,
+        kind=part.kind,
+        x=x,
+        y=y,
+        diameter_mm=part.diameter_mm,
+        diameter_kind=part.diameter_kind,
+        diameter_typed=part.diameter_typed,
+        diameter_origin="user",
+        grooves=part.grooves,
+        teeth=part.teeth,
+        profile=part.profile,
+        spec=part.spec | spec,
+    )
+    session.add(wheel)
+    return wheel
+
+
+def _write_parts(session: Session, build: Build, parts: Parts, worked: Response[Any]) -> None:
+    x, y = parts.centre_mm * cos(radians(parts.angle)), parts.centre_mm * sin(radians(parts.angle))
+    wheels = [
+        _element(session, build, "driver", parts.driver, 0.0, 0.0, {"clockwise": parts.clockwise}),
+        _element(session, build, "driven", parts.driven, x, y, {"angle": parts.angle}),
+    ]
     loop = Loop(
         build_id=build.id,
-        section=given.belt.designation.strip().rstrip("0123456789. -/").upper(),
-        designation=worked.result.designation,
-        length_mm=worked.result.belt_length.value,
-        length_kind="effective" if given.driver.sheave.groove.endswith("V") else "datum",
-        strands=belts,
+        section=parts.loop.section,
+        designation=parts.loop.designation,
+        length_mm=parts.loop.length_mm,
+        length_kind=parts.loop.length_kind,
+        strands=parts.loop.strands,
+        spec=parts.loop.spec,
     )
     session.add(loop)
     session.flush()
     for position, wheel in enumerate(wheels, 1):
         session.add(RouteStop(loop_id=loop.id, position=position, element_id=wheel.id))
-    for no in range(1, belts + 1):
+    for no in range(1, parts.loop.members + 1):
         session.add(Member(loop_id=loop.id, no=no))
     answer = worked.model_dump(mode="json")
     session.add(
         CalcRecord(
             build_id=build.id,
-            calc=CALC,
+            calc=worked.calc,
             core_version=worked.core,
             input={"units": worked.units, "basis": worked.basis, "input": answer["input"]},
-            result={"result": answer["result"], "notices": answer["notices"], "elevation": answer["elevation"]},
+            result={n: answer[n] for n in ("result", "notices", "elevation", "sheet")},
             working=answer["working"],
         )
     )
@@ -182,7 +167,7 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
     draft = None if aside else next((b for b in builds if b.state == "draft"), None)
     if form.rev != (draft.rev if draft else 0):
         raise Stale("draft", build_view(session, draft).model_dump(mode="json") if draft else {})
-    duty = _duty_for(session, drive, form, worked)
+    duty = _duty_for(session, drive, form, form.adapter.duty_of(form.given, worked.result))
     if draft is None:
         before = builds[-1] if builds else None
         build = Build(
@@ -193,11 +178,13 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
             no=before.no + 1 if before else 1,
             duty_id=duty.id,
             purpose=form.purpose,
+            family=form.family,
             supersedes_id=before.id if before else None,
         )
     else:
         build = draft
         build.rev, build.op_id, build.purpose, build.duty_id = build.rev + 1, form.op_id, form.purpose, duty.id
+        build.family = form.family
     build.temporary, build.temporary_reason, build.promised_date = (
         form.temporary,
         form.temporary_reason,
@@ -213,7 +200,7 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
     session.flush()
     if draft is not None:
         _clear_parts(session, build)
-    _write_parts(session, build, form, worked)
+    _write_parts(session, build, form.adapter.parts_of(form.given, worked.result), worked)
     return build_view(session, build)
 
 

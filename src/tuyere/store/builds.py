@@ -89,11 +89,12 @@ class Loop(Row, table=True):
     build_id: uuid.UUID = foreign("build.id")
     no: int = Field(default=1, ge=1)
     section: str = Field(max_length=20)
-    designation: str = Field(max_length=40)
+    designation: str = Field(max_length=80)
     length_mm: float
     length_kind: str = Field(max_length=20)
     strands: int = Field(default=1, ge=1)
     joined: bool = Field(default=False)
+    spec: dict[str, Any] = Field(default_factory=dict, sa_type=JSONB)
 
 
 class RouteStop(Row, table=True):

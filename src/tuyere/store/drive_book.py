@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import uuid
+from math import hypot
 from typing import Any
 
 from sqlmodel import Session, col, select
 
-from tuyere.calc.entries.parts import ServiceFactorIn
 from tuyere.calc.entry import Entered, value_of
+from tuyere.calc.families.protocol import FAMILIES, LoopPart, Parts, StoredDuty, WheelPart
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import ServiceFactorIn
 from tuyere.store.base import now
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, RouteStop
 from tuyere.store.duties import Duty
@@ -34,11 +36,12 @@ def service_factor_input(duty: Duty) -> dict[str, Any] | None:
     """The service factor as the calculations take it."""
     if duty.service_factor is not None:
         return {"assume": duty.service_factor}
-    if duty.driver_key is None and duty.machine_key is None:
+    if duty.driver_key is None and duty.machine_key is None and duty.load_class is None:
         return None
     given = {
         "driver": duty.driver_key,
         "machine": duty.machine_key,
+        "load": duty.load_class,
         "hours_a_day": duty.hours_a_day,
         "chokes": duty.chokes,
     }
@@ -67,6 +70,7 @@ def duty_view(duty: Duty, units: str) -> DutyView:
 def _set_service(duty: Duty, given: ServiceFactorIn | None) -> None:
     duty.driver_key = given.driver if given else None
     duty.machine_key = given.machine if given else None
+    duty.load_class = given.load if given else None
     duty.hours_a_day = given.hours_a_day.value if given and given.hours_a_day else None
     duty.chokes = given.chokes if given else None
     duty.service_factor = given.assume.value if given and given.assume else None
@@ -123,28 +127,32 @@ def save_duty(session: Session, drive_id: uuid.UUID, form: DutySave) -> None:
     session.flush()
 
 
-def build_input(session: Session, build: Build) -> dict[str, Any]:
-    """The ``v-belt-drive`` input of a build, from its rows; numbers in the core's units."""
-    duty = session.get_one(Duty, build.duty_id)
+def parts_of(session: Session, build: Build) -> Parts:
+    """A build's wheels and loop, from its rows."""
     loop = below(session, Loop, "build_id", build.id)[0]
     stops = sorted(below(session, RouteStop, "loop_id", loop.id), key=lambda s: s.position)
     driver, driven = (session.get_one(Element, s.element_id) for s in stops[:2])
 
-    def wheel(e: Element) -> dict[str, Any]:
-        return {"sheave": {"diameter": e.diameter_mm, "kind": e.diameter_kind, "groove": e.profile}}
+    def wheel(e: Element) -> WheelPart:
+        return WheelPart(
+            e.kind, e.diameter_mm, e.diameter_kind, e.profile, e.diameter_typed, e.grooves, e.teeth, e.spec
+        )
 
-    out: dict[str, Any] = {
-        "power": duty.power_kw,
-        "driver": {"speed": duty.driver_rpm, **wheel(driver)},
-        "driven": wheel(driven),
-        "belt": {"designation": loop.designation, "count": loop.strands},
-        "layout": {"angle": driven.spec.get("angle", 0.0), "clockwise": driver.spec.get("clockwise", True)},
-    }
-    if (service := service_factor_input(duty)) is not None:
-        out["service_factor"] = service
-    if slip := driven.spec.get("slip"):
-        out["slip"] = slip
-    return out
+    return Parts(
+        wheel(driver),
+        wheel(driven),
+        LoopPart(loop.section, loop.designation, loop.length_mm, loop.length_kind, loop.strands, 1, loop.spec),
+        hypot(driven.x - driver.x, driven.y - driver.y),
+        driven.spec.get("angle", 0.0),
+        driver.spec.get("clockwise", True),
+    )
+
+
+def build_input(session: Session, build: Build) -> dict[str, Any]:
+    """The input of a build's calculation, from its rows; numbers in the core's units."""
+    duty = session.get_one(Duty, build.duty_id)
+    stored = StoredDuty(duty.power_kw, duty.driver_rpm, service_factor_input(duty))
+    return FAMILIES[build.family].input_of(stored, parts_of(session, build))
 
 
 def latest_record(session: Session, build_id: uuid.UUID) -> CalcRecord:
@@ -167,8 +175,8 @@ def build_view(session: Session, build: Build) -> BuildView:
         purpose=build.purpose,
         state=build.state,
         family=build.family,
-        designation=loop.designation,
-        belts=loop.strands,
+        calc=FAMILIES[build.family].calc,
+        what=FAMILIES[build.family].what(loop.designation, loop.strands),
         valid_from=build.valid_from,
         valid_to=build.valid_to,
         created_by_name=build.created_by_name,

@@ -46,6 +46,7 @@ class Duty(Row, table=True):
     centre_give_typed: str | None = Field(default=None, max_length=40)
     driver_key: str | None = Field(default=None, max_length=60)
     machine_key: str | None = Field(default=None, max_length=60)
+    load_class: str | None = Field(default=None, max_length=20)
     hours_a_day: float | None = None
     chokes: bool | None = None
     service_factor: float | None = None

@@ -6,12 +6,23 @@ import uuid
 from datetime import date
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, ModelWrapValidatorHandler, StringConstraints, model_validator
+from pydantic import (
+    BaseModel,
+    ConfigDict,
+    Field,
+    ModelWrapValidatorHandler,
+    PrivateAttr,
+    StringConstraints,
+    ValidationError,
+    model_validator,
+)
+from pydantic_core import InitErrorDetails, PydanticCustomError
 
-from tuyere.calc.entries.parts import LayoutIn, ServiceFactorIn, Whole
-from tuyere.calc.entries.v_belt_drive import VBeltDriveIn
+import tuyere.calc.every  # noqa: F401  (the families must be known before a form names one)
 from tuyere.calc.entry import Length, Percent, Power, Speed, reading_in
-from tuyere.calc.registry import Basis, Units
+from tuyere.calc.families.protocol import FAMILIES, Family
+from tuyere.calc.parts import LayoutIn, ServiceFactorIn, Whole
+from tuyere.calc.registry import Basis, Input, Units, find
 
 # Texts are kept as typed; control characters cannot be stored, everything else is shown as text, never as markup.
 PLAIN = r"^[^\x00-\x08\x0b-\x1f\x7f]*$"
@@ -102,8 +113,17 @@ class DutySave(InUnits):
     surroundings: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=PLAIN)] = ""
 
 
+def _below_input(error: ValidationError) -> ValidationError:
+    """The same faults with ``input`` before their paths."""
+    lines: list[InitErrorDetails] = []
+    for e in error.errors(include_url=False):
+        kind = PydanticCustomError(e["type"], "{message}", {"message": e["msg"], **e.get("ctx", {})})
+        lines.append(InitErrorDetails(type=kind, loc=("input", *e["loc"]), input=e["input"]))
+    return ValidationError.from_exception_data("BuildSave", lines)
+
+
 class BuildSave(InUnits):
-    """A configuration: the input of its calculation, why it exists, and whether it is settled.
+    """A configuration: its family, the input of that family's calculation, why it exists, and whether it is settled.
 
     ``rev`` is the version of the draft it was read at, 0 for a new build.
     """
@@ -112,16 +132,47 @@ class BuildSave(InUnits):
     basis: Basis = "ip20-1988"
     purpose: Literal["found", "designed", "fitted"]
     freeze: bool = False
-    input: VBeltDriveIn
+    family: Annotated[str, StringConstraints(max_length=20)] = "v-belt"
+    input: dict[str, Any]
     temporary: bool = False
     temporary_reason: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=PLAIN)] = ""
     promised_date: date | None = None
 
+    _given: Input = PrivateAttr()
+
+    @property
+    def given(self) -> Input:
+        """The input as its family's model."""
+        return self._given
+
+    @property
+    def adapter(self) -> Family[Any]:
+        """The family's adapter."""
+        return FAMILIES[self.family]
+
     @model_validator(mode="after")
-    def _temporary_has_reason(self) -> BuildSave:
+    def _of_its_family(self) -> BuildSave:
+        if self.family not in FAMILIES:
+            allowed = ", ".join(FAMILIES)
+            fault = PydanticCustomError("family", "there is no such family of drives", {"allowed": allowed})
+            raise ValidationError.from_exception_data(
+                "BuildSave", [InitErrorDetails(type=fault, loc=("family",), input=self.family)]
+            )
         if self.temporary and (not self.temporary_reason or self.promised_date is None):
             raise ValueError("a temporary build needs a reason and a promised date")
         return self
+
+    @model_validator(mode="wrap")
+    @classmethod
+    def _input_of_its_family(cls, data: Any, handler: ModelWrapValidatorHandler[Any]) -> Any:
+        units = data.get("units", "us") if isinstance(data, dict) else "us"
+        with reading_in(units if units in ("us", "si") else "us"):
+            made = handler(data)
+            try:
+                made._given = find(made.adapter.calc).input_model.model_validate(made.input)
+            except ValidationError as e:
+                raise _below_input(e) from e
+        return made
 
 
 __all__ = ["BuildSave", "DriveCreate", "DutySave", "LayoutIn", "MachineChange", "MachineCreate"]

@@ -9,6 +9,7 @@ from collections.abc import Sequence
 import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
+from tuyere.calc.families.protocol import FAMILIES
 from tuyere.store.base import now
 from tuyere.store.builds import Build, Loop
 from tuyere.store.forms import DriveCreate, MachineChange, MachineCreate
@@ -53,7 +54,7 @@ def _drive_lines(session: Session, machines: Sequence[uuid.UUID]) -> dict[uuid.U
             DriveLine(
                 id=drive.id,
                 name=drive.name,
-                fitted=f"{latest[1].strands} × {latest[1].designation}" if latest else "",
+                fitted=FAMILIES[latest[0].family].what(latest[1].designation, latest[1].strands) if latest else "",
                 state=_state(latest[0], drive.id in drafts) if latest else "nothing known yet",
                 temporary=bool(latest and latest[0].temporary),
             )

@@ -75,8 +75,8 @@ class BuildView(Answer):
     purpose: str
     state: str
     family: str
-    designation: str
-    belts: int
+    calc: str
+    what: str
     valid_from: datetime
     valid_to: datetime | None
     created_by_name: str

@@ -8,7 +8,7 @@ from typing import Any
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
-import tuyere.calc.entries  # noqa: F401  (registers the calculations)
+import tuyere.calc.every  # noqa: F401  (registers the calculations)
 from tuyere.calc.answer import Answer
 from tuyere.calc.registry import CALCULATIONS, Calculation, work
 from tuyere.calc.shorthand import calculators, read_duty

@@ -5,18 +5,21 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entries.parts import ServiceFactorIn, Text, worked_factor
 from tuyere.calc.entry import Hours
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Load, ServiceFactorIn, Text, conditions_of
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.errors import InputError
+from tuyere.core.duty.service import association_factor
 
 
 class ServiceIn(Input):
     """What drives, what is driven, for how long."""
 
     driver: Text = Field(description="what drives and how it is started", json_schema_extra={"x-choices": "drivers"})
-    machine: Text = Field(description="the driven machine", json_schema_extra={"x-choices": "driven_machines"})
+    machine: Text | None = Field(
+        default=None, description="the driven machine", json_schema_extra={"x-choices": "driven_machines"}
+    )
+    load: Load | None = Field(default=None, description="how it runs, where no machine of the list fits")
     hours_a_day: Hours | None = Field(default=None, description="running hours a day; 10 are assumed")
     chokes: bool | None = Field(default=None, description="can it jam and stall the drive?")
 
@@ -34,7 +37,7 @@ class ServiceOut(Answer):
 @calculation(
     "service-factor",
     "Service factor",
-    "How hard the driver and the driven machine are on a drive, and for how long.",
+    "How hard the driver and the driven machine are on a drive, and for how long. Chain and synchronous belts have their own.",
     "ANSI/RMA IP-20 1988",
     {
         "units": "us",
@@ -43,18 +46,12 @@ class ServiceOut(Answer):
 )
 def service_factor(given: ServiceIn, frame: Frame) -> ServiceOut:
     """Look the factor up."""
-    try:
-        r = worked_factor(
-            ServiceFactorIn(
-                driver=given.driver, machine=given.machine, hours_a_day=given.hours_a_day, chokes=given.chokes
-            )
-        )
-    except InputError as e:
-        raise InputError(e.field.removeprefix("service_factor."), e.value, e.why, e.allowed) from e
+    c = conditions_of(ServiceFactorIn.model_construct(**{n: getattr(given, n) for n in ServiceIn.model_fields}))
+    factor = association_factor(c)
     return ServiceOut(
-        factor=frame.figure(r.factor, "factor", step="factor"),
-        torque=r.torque,
-        machine_class=r.machine_class,
-        hours=r.hours_band,
-        chokes=r.chokes,
+        factor=frame.figure(factor, "factor", step="factor"),
+        torque=c.torque,
+        machine_class=c.load,
+        hours=c.hours_band,
+        chokes=c.chokes,
     )

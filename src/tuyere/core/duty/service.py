@@ -1,4 +1,8 @@
-"""Service factor: how hard the driver and the driven machine are on a drive, and for how long."""
+"""Service conditions: how hard the driver and the driven machine are on a drive, and for how long.
+
+The conditions are common to the families; each family has its own factor for them. The association's
+factor, which the V-belts use, stands here too, because other tables lean on it.
+"""
 
 from __future__ import annotations
 
@@ -20,6 +24,23 @@ CHOKING_LEAST = 2.0
 def choking_factor(K_list: Num, K_choke: Num) -> Num:
     """A machine that can choke stalls its drive at full torque: at least 2.0."""
     return maximum(K_list, K_choke)
+
+
+LOADS = ("light", "medium", "heavy", "extra heavy")
+
+
+@dataclass(frozen=True, slots=True)
+class Conditions:
+    """What a service factor follows from. ``machine`` is None where only the load class was given."""
+
+    driver: str
+    torque: str
+    machine: str | None
+    load: str
+    hours_a_day: float
+    hours_band: str
+    chokes: bool
+    confidence: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,18 +70,24 @@ def _row(name: str, key: str, field: str) -> dict[str, object]:
         ) from e
 
 
-def service_factor(driver: str, machine: str, hours_a_day: float, chokes: bool | None = None) -> ServiceFactor:
-    """Service factor from keys of the driver and machine tables; ``chokes`` None takes the table's word.
+def conditions(
+    driver: str, machine: str | None, hours_a_day: float, chokes: bool | None = None, load: str | None = None
+) -> Conditions:
+    """Conditions from keys of the driver and machine tables, or from a load class where no machine fits.
 
-    Raises InputError for an unknown key or hours outside 0..24. Source: ANSI/RMA IP-20.
+    ``chokes`` None takes the table's word. Raises InputError for an unknown key, for both or neither of
+    machine and load, and for hours outside 0..24.
     """
-    how, what = _row("drivers", driver, "driver"), _row("driven_machines", machine, "machine")
+    how = _row("drivers", driver, "driver")
     band = hours_band(hours_a_day)
-    factors = table("service_factors")
-    row = factors.row(driver=how["torque"], machine=what["class"])
-    listed = looked_up("K_list", row[band], factors.id, factors.source_of(str(what["confidence"])))
-    can_choke = bool(what["chokes"]) if chokes is None else chokes
-    factor = float(mark("factor", choking_factor(listed, CHOKING_LEAST if can_choke else 0.0)))
+    if (machine is None) == (load is None):
+        raise InputError("machine", machine, "give the driven machine or how it runs", "exactly one of the two")
+    if machine is None:
+        assert load is not None
+        if load not in LOADS:
+            raise InputError("load", load, "not a load class", ", ".join(LOADS))
+        return Conditions(driver, str(how["torque"]), None, load, hours_a_day, band, bool(chokes), "high")
+    what = _row("driven_machines", machine, "machine")
     if what["confidence"] == "low":
         notice(
             "caution",
@@ -68,8 +95,31 @@ def service_factor(driver: str, machine: str, hours_a_day: float, chokes: bool |
             f"{what['machine']} is not in the published list: its class ({what['class']}) is judged by analogy.",
             "machine",
         )
-    if driver == "motor-dol":
-        notice("info", "start-decides", "The start decides: straight on the line counts as high torque.", "driver")
-    if can_choke and factor > listed:
+    can_choke = bool(what["chokes"]) if chokes is None else chokes
+    return Conditions(
+        driver, str(how["torque"]), machine, str(what["class"]), hours_a_day, band, can_choke, str(what["confidence"])
+    )
+
+
+def with_choking(listed: Num, chokes: bool) -> float:
+    """The listed factor, at least 2.0 for a machine that can choke; says so. Source: common practice."""
+    factor = float(mark("factor", choking_factor(listed, CHOKING_LEAST if chokes else 0.0)))
+    if chokes and factor > listed:
         notice("info", "chokes", "It can choke, so at least 2.0 is taken (common practice).", "machine")
-    return ServiceFactor(factor, str(how["torque"]), str(what["class"]), band, can_choke)
+    return factor
+
+
+def association_factor(c: Conditions) -> float:
+    """The association's factor, for V-belts. Source: ANSI/RMA IP-20."""
+    factors = table("service_factors")
+    row = factors.row(driver=c.torque, machine=c.load)
+    listed = looked_up("K_list", row[c.hours_band], factors.id, factors.source_of(c.confidence))
+    if c.driver == "motor-dol":
+        notice("info", "start-decides", "The start decides: straight on the line counts as high torque.", "driver")
+    return with_choking(listed, c.chokes)
+
+
+def service_factor(driver: str, machine: str, hours_a_day: float, chokes: bool | None = None) -> ServiceFactor:
+    """The association's factor and what decided it; raises InputError as ``conditions`` does."""
+    c = conditions(driver, machine, hours_a_day, chokes)
+    return ServiceFactor(association_factor(c), c.torque, c.load, c.hours_band, c.chokes)

@@ -83,3 +83,15 @@ def round_cut_length(L_path: Num, stretch: Num, d_r: Num) -> Num:
 def links_off(n_hand: Num, one_in: Num) -> Num:
     """Links to take off a link belt that was joined hand-tight."""
     return floor(n_hand / one_in + 1e-9)
+
+
+@formula("L_cut", PRACTICE)
+def cut_short_length(L_path: Num, c_s: Num, L_lap: Num, L_gap: Num) -> Num:
+    """The loop less what the belt will stretch, with the lap added and the joint's gap taken off."""
+    return L_path * (1 - c_s / 100) + L_lap - L_gap
+
+
+@formula("L_short", PRACTICE)
+def relative_shortening(L_path: Num, c_s: Num) -> Num:
+    """What the belt is cut shorter than the tape."""
+    return L_path * c_s / 100

@@ -46,6 +46,7 @@ class Wanted:
     centre_mm: float
     life_h: float = 15_000
     largest_mm: float = np.inf
+    widest_mm: float = np.inf
 
 
 @dataclass(frozen=True, slots=True)
@@ -147,7 +148,7 @@ def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
                     r["wrap"] < 120,
                     r["galling"] <= 0,
                     r["power"] < w.design_kw,
-                    r["largest"] > w.largest_mm,
+                    (r["largest"] > w.largest_mm) | (r["width"] > w.widest_mm),
                 ]
             )
             ok = ~failed.any(axis=0)

@@ -11,7 +11,8 @@ from tuyere.core.tables import declare, table
 from tuyere.core.units import KG_PER_LB, M_PER_FT, MM_PER_IN, N_PER_LBF
 
 declare(
-    "tuyere.core.roller_chain", "chains", "strand_factors", "chain_service_factors", "lubrication_quality", "oils", "max_bores"
+    "tuyere.core.roller_chain", "chains", "strand_factors", "chain_service_factors", "lubrication_quality", "oils", "max_bores",
+    "chain_drivers", "chain_manners",
 )  # fmt: skip
 
 
@@ -72,7 +73,7 @@ def chain_service_factor(load: str, driver: str) -> float:
         row = t.row(load=load, driver=driver)
     except KeyError as e:
         raise InputError("load", load, "not in the table", "smooth, moderate or heavy") from e
-    return float(looked_up("K_s", row["factor"], t.id, t.source_of()))
+    return float(looked_up("K_list", row["factor"], t.id, t.source_of()))
 
 
 def lubrication_share(key: str) -> tuple[float, str]:

@@ -1,205 +1,163 @@
-"""Exact geometry of a synchronous drive, and its power where a public rating or the user's own exists."""
+"""One synchronous drive worked in the order of the method."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cache
 from math import pi
 
-from tuyere.core.errors import InputError, NoSolution
-from tuyere.core.geometry.centre import centre_of_length
-from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
+from tuyere.core.duty.design import design_power
 from tuyere.core.notices import notice
-from tuyere.core.rounding import round_up
+from tuyere.core.rounding import to_mark
 from tuyere.core.sources import Source
-from tuyere.core.steps import looked_up, mark, quiet, solved
+from tuyere.core.speeds.formulas import driven_speed
+from tuyere.core.steps import looked_up, mark
 from tuyere.core.synchronous.formulas import (
-    belt_teeth,
-    mesh_factor,
-    pulley_outside_diameter,
-    pulley_pitch_diameter,
-    pulley_span,
-    pulley_wrap,
-    synchronous_power,
-    synchronous_speed,
-    teeth_in_mesh,
-    width_factor,
+    belt_centrifugal,
+    effective_pull,
+    jump_margin,
+    mass_at_width,
+    string_force,
+    summed_factor,
+    sync_static_tension,
 )
-from tuyere.core.tables import declare, table
+from tuyere.core.synchronous.length import SyncLength, work_sync_length
+from tuyere.core.synchronous.rate import YOURS, SyncRating, rate_sync
+from tuyere.core.synchronous.service import idler_addition, speed_up_addition
+from tuyere.core.synchronous.tables import Profile, face_mm, pulley, room_mm
+from tuyere.core.tables import table
+from tuyere.core.tension.formulas import (
+    deflection,
+    hub_load_running,
+    hub_load_standing,
+    net_pull,
+    slack_strand,
+    span_frequency,
+    tight_strand,
+)
 
-declare("tuyere.core.synchronous", "sync_profiles", "iso5295", "least_teeth", "sync_allowances")
-YOURS = Source("your own figure", origin="assumed", confidence="medium")
-
-
-@dataclass(frozen=True, slots=True)
-class Profile:
-    """A tooth profile: pitch, belt height and pitch-line difference in mm."""
-
-    name: str
-    family: str
-    pitch_mm: float
-    height_mm: float
-    a_mm: float
-    confidence: str
-
-
-@cache
-def profiles() -> dict[str, Profile]:
-    """Every profile whose pulleys can be worked."""
-    return {r[0]: Profile(*r) for r in table("sync_profiles").rows}
-
-
-def profile(name: str, field: str = "profile") -> Profile:
-    """A profile by name; raises InputError naming ``field``."""
-    found = profiles().get(name)
-    if found is None:
-        raise InputError(field, name, "unknown profile", "one of " + " ".join(profiles()))
-    if found.confidence == "low":
-        notice(
-            "caution",
-            "profile-low",
-            f"The dimensions of {name} are recalled with low confidence: check them.",
-            f"input.{field}",
-        )
-    return found
-
-
-def pulley(of: Profile, teeth: int, name: str) -> tuple[float, float]:
-    """(pitch diameter, outside diameter) in mm, marked under ``name``."""
-    t = table("sync_profiles")
-    pitch = mark(f"{name}_pitch", pulley_pitch_diameter(of.pitch_mm, teeth))
-    a_b = looked_up("a_b", of.a_mm, t.id, t.source_of(of.confidence))
-    outside = mark(f"{name}_outside", pulley_outside_diameter(pitch, a_b))
-    return float(pitch), float(outside)
-
-
-def least_teeth(of: Profile, rpm: float) -> int | None:
-    """Least pulley teeth at a speed; None where the table has no such profile."""
-    # The table names curvilinear pitches without the letter; it was made for the H profiles.
-    name = of.name[1:] if of.name.startswith("H") and of.name != "H" else of.name
-    rows = [r for r in table("least_teeth").rows if r[0] == name and r[1] <= rpm]
-    return int(rows[-1][2]) if rows else None
+STRAND_RATIO = 8.0
+RATIO_SOURCE = Source("RMA IP-24 practice", confidence="medium")
+STOCK_RIM_M_S = 33.0
 
 
 @dataclass(frozen=True, slots=True)
-class SyncLength:
-    """Belt teeth, centre distance and free span (mm), wrap (deg), teeth in mesh, room (mm)."""
-
-    exact_teeth: float
-    teeth: int
-    length_mm: float
-    centre_mm: float
-    wrap_deg: float
-    mesh: int
-    span_mm: float
-    fit_mm: float | None
-    tension_mm: float | None
-    elevation: Elevation
-
-
-def work_sync_length(of: Profile, z_1: int, z_2: int, centre_mm: float | None, teeth: int | None) -> SyncLength:
-    """Give a centre distance (the next whole number of teeth is taken) or the belt's teeth.
-
-    Raises InputError when both or neither are given or the pulleys would touch. Source: geometry, exact.
-    """
-    if (centre_mm is None) == (teeth is None):
-        raise InputError(
-            "centre_distance", centre_mm, "give the centre distance or the belt's teeth", "exactly one of the two"
-        )
-    small, large, p = min(z_1, z_2), max(z_1, z_2), of.pitch_mm
-    touch = (small + large) * p / pi / 2
-    if centre_mm is not None:
-        if centre_mm <= touch:
-            raise InputError(
-                "centre_distance", centre_mm, "the pulleys would touch", f"over {touch / 25.4:.2f} in ({touch:.1f} mm)"
-            )
-        exact = float(mark("exact_teeth", belt_teeth(centre_mm, p, small, large)))
-        count = int(round_up(exact))
-    else:
-        assert teeth is not None
-        exact, count = float(teeth), teeth
-    centre = centre_of_length(count * p, small * p / pi, large * p / pi, field="belt_teeth")
-    mark("centre_distance", solved("a", centre, belt_teeth, a=centre, p_b=p, z_s=float(small), z_l=float(large)))
-    wrap = mark("wrap", pulley_wrap(centre, p, small, large))
-    mesh = mark("mesh", teeth_in_mesh(small, wrap))
-    span = mark("span", pulley_span(centre, p, small, large))
-    if mesh < 6:
-        notice("caution", "few-in-mesh", f"Only {int(mesh)} teeth in mesh: under six each one missing costs a fifth of the rating.",
-               "input.centre_distance", "Lengthen the centre distance or take a larger small pulley.")  # fmt: skip
-    if centre > 8 * small * p / pi:
-        notice(
-            "info",
-            "flanges",
-            "The centres are over 8 times the small pulley: flange both pulleys on both sides.",
-            "input.driver_teeth",
-        )
-    else:
-        notice("info", "flanges", "Flange one pulley on both sides, or both on opposite sides; on upright shafts also the other one below.",
-               "input.driver_teeth")  # fmt: skip
-    room = next(((f, t) for over, through, f, t in table("sync_allowances").rows if over < count * p <= through), None)
-    with quiet():
-        drawing = two_wheel_elevation("synchronous", "toothed", (z_1, z_2), of.height_mm or 0.4 * p, centre, z_1 * p / pi,
-                                      z_1 * p / pi - 2 * of.a_mm, z_2 * p / pi, z_2 * p / pi - 2 * of.a_mm, pitch_mm=p)  # fmt: skip
-    return SyncLength(exact, count, count * p, centre, float(wrap), int(mesh), float(span), room[0] if room else None,
-                      room[1] if room else None, drawing)  # fmt: skip
-
-
-@dataclass(frozen=True, slots=True)
-class SyncRating:
-    """Power in kW, belt speed in m/s, the factors, and whose tension it rests on."""
+class SyncGiven:
+    """A synchronous drive. kW, rpm, mm, N, kg/m, degrees. Centre distance or belt teeth."""
 
     power_kw: float
-    speed_m_s: float
-    mesh_factor: float
-    width_factor: float
-    basis: str
+    load_factor: float
+    driver_rpm: float
+    profile: Profile
+    width_mm: float
+    z_1: int
+    z_2: int
+    centre_mm: float | None
+    belt_teeth: int | None
+    idler: str = "none"
+    own_tension_n: float | None = None
+    own_mass_kg_m: float | None = None
+    upright: bool = False
+    angle_deg: float = 0.0
+    clockwise: bool = True
+    tape_mark_mm: float = 25.4 / 32
 
 
-def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, own_tension_n: float | None,
-              own_mass_kg_m: float | None) -> SyncRating:  # fmt: skip
-    """Power of a belt by ISO 5295, or from the user's own allowed tension at this very width.
+@dataclass(frozen=True, slots=True)
+class SyncDrive:
+    """A worked synchronous drive. kW, rpm, mm, N, Hz, percent. ``mass_kg_m`` is 0 where it is not known."""
 
-    Raises InputError where there is no public rating and none was given, NoSolution beyond the speed
-    limit or where the belt's own mass takes all of its tension.
-    """
-    speed = mark("belt_speed", synchronous_speed(of.pitch_mm, teeth, rpm))
-    k_z = mark("mesh_factor", mesh_factor(float(mesh)))
-    rows = table("iso5295").select(profile=of.name)
-    if own_tension_n is not None:
-        base, t_a = width_mm, looked_up("T_a", own_tension_n, "", YOURS)
-        m_0 = looked_up("m_0", own_mass_kg_m or 0.0, "", YOURS)
-        basis = "your own allowed tension"
-        if own_mass_kg_m is None:
-            notice("caution", "mass-assumed", "The belt's mass is left out: fine below about 10 m/s.", "input.own_mass")
-    elif rows:
+    factor: float
+    design_kw: float
+    driven_rpm: float
+    driver_pitch_mm: float
+    driver_outside_mm: float
+    driven_pitch_mm: float
+    driven_outside_mm: float
+    length: SyncLength
+    rating: SyncRating
+    spare_percent: float
+    mass_kg_m: float
+    static_n: float
+    tight_n: float
+    slack_n: float
+    jump_margin: float
+    deflection_mm: float
+    force_n: float
+    frequency_hz: float | None
+    hub_standing_n: float
+    hub_running_n: float
+    face_mm: float | None
+    room: tuple[float, float] | None
+
+
+def _mass_at_base(given: SyncGiven) -> tuple[float, float]:
+    """(mass per metre, width it belongs to): the table's, or the user's own at this width; 0 where unknown."""
+    rows = table("iso5295").select(profile=given.profile.name)
+    if given.own_tension_n is None and rows:
         t = table("iso5295")
-        _, base, tension, mass, fastest = rows[0]
-        t_a, m_0 = looked_up("T_a", tension, t.id, t.source_of()), looked_up("m_0", mass, t.id, t.source_of())
-        basis = "ISO 5295"
-        if speed > fastest:
-            raise NoSolution(
-                f"belt speed {float(speed):.0f} m/s is over the limit of {of.name}", "speed", f"up to {fastest:g} m/s"
-            )
-    else:
-        raise InputError("own_tension", None, f"no public rating of {of.name} is on hand: its maker's sheet gives the allowed tension",
-                         "the working tension allowed for this belt and width, in N or lbf")  # fmt: skip
-    if not 0.1 * base <= width_mm <= 4 * base:
-        raise InputError(
-            "width", width_mm, f"not a width of {of.name} belts", f"{0.1 * base / 25.4:.2f} to {4 * base / 25.4:.2f} in"
-        )
-    k_w = mark("width_factor", width_factor(width_mm, base))
-    power = float(mark("power", synchronous_power(k_z, k_w, t_a, width_mm, base, m_0, speed)))
-    if power <= 0:
-        raise NoSolution(
-            "nothing is left to carry at this speed and mesh",
-            "speed",
-            "a lower speed, more teeth in mesh",
-        )
-    least = least_teeth(of, rpm)
-    if least is not None and teeth < least:
-        notice("caution", "few-teeth", f"{least} teeth or more are asked for at this speed.", "input.teeth")
-    if width_mm > teeth * of.pitch_mm / pi:
+        return float(looked_up("m_0", rows[0][3], t.id, t.source_of())), float(rows[0][1])
+    return float(looked_up("m_0", given.own_mass_kg_m or 0.0, "", YOURS)), given.width_mm
+
+
+def _advise(given: SyncGiven, speed: float, spare: float, rating: SyncRating, design: float) -> None:
+    if spare < 0:
+        notice("danger" if rating.power_kw < given.power_kw else "caution", "sync-short",
+               "Carries {carried}, needs {wanted} with the load factor.", "input.width", "A wider belt, larger pulleys or a larger pitch.",
+               carried=(rating.power_kw, "power"), wanted=(design, "power"))  # fmt: skip
+    if speed > STOCK_RIM_M_S:
+        notice("caution", "rim", "Over {limit} stock cast-iron pulleys are not made for it: balanced, special ones are needed.",
+               "input.speed", limit=(STOCK_RIM_M_S, "belt_speed"))  # fmt: skip
+    if given.upright:
         notice(
-            "caution", "wide", "Wider than its small pulley: side thrust will wear flanges and edges.", "input.width"
+            "caution",
+            "upright",
+            "Upright shafts: flange one pulley on both sides and the other at least below.",
+            "input.upright",
         )
-    return SyncRating(power, float(speed), float(k_z), float(k_w), basis)
+    if given.idler.startswith("outside"):
+        least = 1.3 * min(given.z_1, given.z_2) * given.profile.pitch_mm / pi
+        notice("info", "idler", "An outside idler is flat, uncrowned and {least} in diameter or more, on the slack side.", "input.idler",
+               least=(least, "length"))  # fmt: skip
+
+
+def work_sync_drive(given: SyncGiven) -> SyncDrive:
+    """Work a drive through. Raises InputError and NoSolution.
+
+    Source: ISO 5295 or the user's own tension; RMA IP-24 practice for the tension; geometry and statics.
+    """
+    of = given.profile
+    k_up = speed_up_addition(given.z_1 / given.z_2)
+    factor = mark("load_factor", summed_factor(given.load_factor, k_up, idler_addition(given.idler)))
+    design = mark("design_power", design_power(given.power_kw, factor))
+    length = work_sync_length(
+        of, given.z_1, given.z_2, given.centre_mm, given.belt_teeth, given.angle_deg, given.clockwise
+    )
+    d_1, o_1 = pulley(of, given.z_1, "driver")
+    d_2, o_2 = pulley(of, given.z_2, "driven")
+    driven = mark("driven_speed", driven_speed(given.driver_rpm, d_1, d_2, 0.0))
+    small = min(given.z_1, given.z_2)
+    rating = rate_sync(of, given.width_mm, small, max(given.driver_rpm, float(driven)), length.mesh, given.own_tension_n,
+                       given.own_mass_kg_m)  # fmt: skip
+    speed = rating.speed_m_s
+    spare = 100 * (rating.power_kw / float(design) - 1)
+    m_0, base = _mass_at_base(given)
+    mass = mark("belt_mass", mass_at_width(m_0, given.width_mm, base))
+    centrifugal = mark("centrifugal", belt_centrifugal(mass, speed))
+    pull = mark("pull", effective_pull(design, speed))
+    ratio = looked_up("R_T", STRAND_RATIO, "", RATIO_SOURCE)
+    static = mark("static_tension", sync_static_tension(pull, ratio, centrifugal))
+    duty_pull = mark("duty_pull", net_pull(given.power_kw, speed, 1.0))
+    margin = mark("jump_margin", jump_margin(static, centrifugal, duty_pull))
+    tight = mark("tight", tight_strand(static, duty_pull))
+    slack = mark("slack", slack_strand(static, duty_pull))
+    depth = to_mark(float(mark("deflection", deflection(length.span_mm))), given.tape_mark_mm)
+    force = mark("force", string_force(static, depth, length.span_mm))
+    frequency = mark("frequency", span_frequency(length.span_mm, static, mass)) if mass > 0 else None
+    standing = mark("hub_standing", hub_load_standing(1.0, static, length.wrap_deg))
+    running = mark("hub_running", hub_load_running(1.0, tight, slack, centrifugal, length.wrap_deg))
+    _advise(given, speed, spare, rating, float(design))
+    return SyncDrive(
+        float(factor), float(design), float(driven), d_1, o_1, d_2, o_2, length, rating, spare, float(mass), float(static),
+        float(tight), float(slack), float(margin), depth, float(force), None if frequency is None else float(frequency),
+        float(standing), float(running), face_mm(of, given.width_mm, True), room_mm(of, length.length_mm, 1),
+    )  # fmt: skip

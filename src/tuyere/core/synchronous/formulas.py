@@ -2,11 +2,12 @@
 
 from numpy import arcsin, degrees, floor, maximum, minimum, pi, sqrt
 
-from tuyere.core.sources import GEOMETRY, KINEMATICS, Source
+from tuyere.core.sources import GEOMETRY, KINEMATICS, STATICS, STRING, Source
 from tuyere.core.steps import Num, formula
 
 ISO5295 = Source("ISO 5295 / GB/T 11362, power rating of synchronous belts", "1987")
 PULLEYS = Source("ISO 5294 and ISO 13050, pulleys")
+IP24_TENSION = Source("RMA IP-24 practice, strand tensions 8 : 1 at design power", confidence="medium")
 
 
 @formula("D_p", GEOMETRY)
@@ -71,3 +72,45 @@ def width_factor(b_s: Num, b_0: Num) -> Num:
 def synchronous_power(k_z: Num, k_w: Num, T_a: Num, b_s: Num, b_0: Num, m_0: Num, v_b: Num) -> Num:
     """Allowed tension less what the belt's own mass takes, times the speed."""
     return (k_z * k_w * T_a - b_s / b_0 * m_0 * v_b**2) * v_b / 1000
+
+
+@formula("K_sum", ISO5295)
+def summed_factor(K_s: Num, K_up: Num, K_idl: Num) -> Num:
+    """Load factor with what speed-up and an idler add."""
+    return K_s + K_up + K_idl
+
+
+@formula("m_bw", STATICS)
+def mass_at_width(m_0: Num, b_s: Num, b_0: Num) -> Num:
+    """Mass per metre goes with the width."""
+    return m_0 * b_s / b_0
+
+
+@formula("T_cN", STATICS)
+def belt_centrifugal(m_bw: Num, v_b: Num) -> Num:
+    """What the belt's own mass takes up at speed."""
+    return m_bw * v_b**2
+
+
+@formula("T_s", IP24_TENSION)
+def sync_static_tension(T_e: Num, R_T: Num, T_cN: Num) -> Num:
+    """Set so that at design power the tight strand pulls R times as hard as the slack one."""
+    return T_e / 2 * (R_T + 1) / (R_T - 1) + T_cN
+
+
+@formula("T_e", STATICS)
+def effective_pull(P_d: Num, v_b: Num) -> Num:
+    """Difference of the strands that carries a power."""
+    return 1000 * P_d / v_b
+
+
+@formula("J", STATICS)
+def jump_margin(T_s: Num, T_cN: Num, T_du: Num) -> Num:
+    """Times the duty's pull at which the slack strand goes empty and the belt may climb its teeth."""
+    return 2 * (T_s - T_cN) / T_du
+
+
+@formula("F_qN", STRING)
+def string_force(T_s: Num, q: Num, t: Num) -> Num:
+    """Force that presses a strand in by q at mid-span, the belt's own stiffness left out."""
+    return 4 * T_s * q / t

@@ -14,6 +14,7 @@ from tuyere.core.vbelt.formulas import ratio_power_classical
 
 declare(
     "tuyere.core.vbelt",
+    "v_belt_manners",
     "sections",
     "rating_constants",
     "speed_ratio_classical",

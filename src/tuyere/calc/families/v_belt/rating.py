@@ -5,9 +5,10 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entries.parts import Kind, Text
 from tuyere.calc.entry import Angle, Factor, Size, Speed, value_of
+from tuyere.calc.families.v_belt.parts import Kind
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice

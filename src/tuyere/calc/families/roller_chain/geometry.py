@@ -5,10 +5,10 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entries.chain_parts import LengthOut, Number, Teeth, length_out
-from tuyere.calc.entries.parts import Whole
 from tuyere.calc.entry import Length
+from tuyere.calc.families.roller_chain.parts import LengthOut, Number, Teeth, length_out
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.roller_chain.length import work_length
 from tuyere.core.roller_chain.sprockets import work_sprocket

@@ -5,17 +5,17 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
-from tuyere.calc.entries.chain_drive import ChainDriveOut, chain_drive_out
-from tuyere.calc.entries.chain_parts import ChainServiceIn, chain_factor_of
-from tuyere.calc.entries.parts import Whole
 from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
+from tuyere.calc.families.roller_chain.drive_model import ChainDriveOut, chain_drive_out
 from tuyere.calc.frame import Frame, elevation_out
+from tuyere.calc.parts import ServiceFactorIn, Whole, factor_of
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.roller_chain.choose import Wanted, search
 from tuyere.core.roller_chain.rate import Given, rate
+from tuyere.core.roller_chain.service import chain_factor
 from tuyere.core.steps import mark, quiet
 
 GROUP = "Roller chain"
@@ -25,7 +25,7 @@ class ChainSelectIn(Input):
     """A duty for a chain drive."""
 
     power: Power = Field(description="power to transmit")
-    service_factor: ChainServiceIn | None = Field(default=None, description="how hard the duty is")
+    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
     driver_speed: Speed = Field(description="speed of the driver")
     driven_speed: Speed = Field(description="wanted speed of the driven shaft")
     tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
@@ -68,11 +68,11 @@ class ChainSelectOut(Answer):
 @calculation("chain-select", "Choose a roller chain drive",
              "Every combination of chain, strands and teeth for a duty, ranked by shaft pull, size, width, weight and speed error.",
              "ASME B29.1", {"units": "us", "input": {
-                 "power": "10hp", "service_factor": {"load": "heavy", "driver": "electric"}, "driver_speed": "1000",
+                 "power": "10hp", "service_factor": {"load": "heavy", "driver": "motor-nema-b"}, "driver_speed": "1000",
                  "driven_speed": "380", "tolerance": 3, "centre": "24 in"}}, search=True)  # fmt: skip
 def chain_select(given: ChainSelectIn, frame: Frame) -> ChainSelectOut:
     """Sweep, rank, and work the best few."""
-    factor = chain_factor_of(given.service_factor)
+    factor = factor_of(given.service_factor, chain_factor)
     design = float(mark("design_power", design_power(given.power.value, factor)))
     tolerance = value_of(given.tolerance, 3.0)
     if given.tolerance is None:

@@ -5,10 +5,10 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entries.chain_parts import Number, Teeth
-from tuyere.calc.entries.parts import Whole
 from tuyere.calc.entry import Length, Size
+from tuyere.calc.families.roller_chain.parts import Number, Teeth
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.roller_chain.wear import judge_slack, judge_wear

@@ -1,32 +1,20 @@
-"""`v-belt-drive`: one whole drive, from duty to shaft load."""
+"""Input and answer of one whole V-belt drive."""
 
 from typing import Annotated
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entries.parts import (
-    DrivenIn,
-    LayoutIn,
-    ServiceFactorIn,
-    ShaftIn,
-    SlipIn,
-    Text,
-    Whole,
-    factor_of,
-    sheave_of,
-    slip_of,
-)
 from tuyere.calc.entry import Power
+from tuyere.calc.families.v_belt.parts import DrivenIn, ShaftIn, sheave_of
 from tuyere.calc.frame import Frame
-from tuyere.calc.registry import Input, calculation
+from tuyere.calc.parts import LayoutIn, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
+from tuyere.calc.registry import Input
 from tuyere.core.notices import notice
 from tuyere.core.tension.set_tension import Setting
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.rate import Given, Rating, rate
-
-GROUP = "V-belts"
+from tuyere.core.vbelt.rate import Given, Rating
 
 
 class BeltIn(Input):
@@ -185,28 +173,3 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         installation=None if room is None else f(room.installation_in * MM_PER_IN, "length", "tape"),
         take_up=None if room is None else f(room.take_up_in * MM_PER_IN, "length", "tape"),
     )
-
-
-@calculation(
-    "v-belt-drive",
-    "V-belt drive",
-    "A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
-    "ANSI/RMA IP-20 and IP-22; geometry and statics exact",
-    {
-        "units": "us",
-        "basis": "ip20-1988",
-        "input": {
-            "power": "15hp",
-            "service_factor": {"assume": 1.3},
-            "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
-            "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
-            "belt": {"designation": "B90", "count": None},
-        },
-    },
-)
-def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
-    """Work the drive."""
-    core = given_of(given, frame)
-    worked = rate(core)
-    frame.elevation = worked.elevation
-    return drive_out(worked, core, frame)

@@ -6,22 +6,12 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
-from tuyere.calc.entries.parts import (
-    Groove,
-    LayoutIn,
-    Real,
-    ServiceFactorIn,
-    SheaveIn,
-    SlipIn,
-    Text,
-    Whole,
-    factor_of,
-    sheave_of,
-    slip_of,
-)
-from tuyere.calc.entries.v_belt_drive import VBeltDriveOut, drive_out
-from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
+from tuyere.calc.centre import CentreIn, centre_range
+from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveOut, drive_out
+from tuyere.calc.families.v_belt.parts import Groove, SheaveIn, sheave_of
 from tuyere.calc.frame import Frame, elevation_out
+from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.shown import shown
 from tuyere.core.duty.design import design_power
@@ -34,15 +24,6 @@ from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Rejected, Wanted, searc
 from tuyere.core.vbelt.rate import Given, rate
 
 GROUP = "V-belts"
-
-
-class CentreIn(Input):
-    """Centre distance: a range, or the one that is there with what the slide can give."""
-
-    low: Length | None = Field(default=None, description="least centre distance")
-    high: Length | None = Field(default=None, description="greatest centre distance")
-    about: Length | None = Field(default=None, description="the centre distance that is there")
-    give: Length | None = Field(default=None, description="how far it can be moved either way; 3 % is assumed")
 
 
 class FixedIn(Input):
@@ -143,34 +124,6 @@ LIMIT_WORDS = {
     "belts": ("{v} belts needed", "count"),
     "face width": ("face width {v}", "length"),
 }
-
-
-def centre_range(given: CentreIn) -> tuple[float, float]:
-    """Least and greatest centre distance in mm; raises InputError on a half or crossed range."""
-    if given.about is not None:
-        if given.low is not None or given.high is not None:
-            raise InputError(
-                "centre.about", given.about.value, "give the centre distance that is there or a range, not both", ""
-            )
-        give = value_of(given.give, 0.03 * given.about.value)
-        if given.give is None:
-            notice(
-                "caution",
-                "assumed",
-                "The centre distance is assumed to give 3 % either way.",
-                "input.centre.give",
-                "Say how far it can be moved.",
-            )
-        if give >= given.about.value:
-            raise InputError(
-                "centre.give", give, "more than the centre distance itself", "less than the centre distance"
-            )
-        return given.about.value - give, given.about.value + give
-    if given.low is None or given.high is None:
-        raise InputError("centre", None, "a centre distance is needed", "low and high, or the one that is there")
-    if given.high.value < given.low.value:
-        raise InputError("centre.high", given.high.value, "under the least centre distance", "low first, then high")
-    return given.low.value, given.high.value
 
 
 def _fixed(given: FixedIn) -> Fixed:

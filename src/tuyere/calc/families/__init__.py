@@ -1,0 +1,1 @@
+"""The families: a folder each, with its calculations and its adapter."""

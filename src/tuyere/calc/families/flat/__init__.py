@@ -1,0 +1,1 @@
+"""Flat, round and link belts."""

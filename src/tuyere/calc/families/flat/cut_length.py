@@ -1,0 +1,73 @@
+"""`belt-cut-length`: what to cut off the roll."""
+
+from typing import Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Entered, Length, Size, value_of
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.flat.cut_length import work_cut_length
+
+GROUP = "Flat, round and link belts"
+Stock = Literal[
+    "leather-new",
+    "leather-stretched",
+    "rubber-fabric",
+    "canvas",
+    "balata",
+    "polyamide",
+    "polyester",
+    "aramid",
+    "urethane",
+]
+Joint = Literal["hooks", "hooks-hand", "rawhide", "plates", "lap-leather", "lap-polyamide", "weld", "instrument"]
+
+
+class CutLengthIn(Input):
+    """A flat belt's path, its material and its joint."""
+
+    material: Stock = Field(description="belt material")
+    joint: Joint = Field(description="joint")
+    taped_length: Length | None = Field(
+        default=None, description="length of the path by tape; or the pulleys and the centres"
+    )
+    driver_diameter: Size | None = Field(default=None, description="diameter of the driver pulley")
+    driven_diameter: Size | None = Field(default=None, description="diameter of the driven pulley")
+    centre_distance: Length | None = Field(default=None, description="centre distance with the take-up a quarter out")
+    crossed: bool = Field(default=False, description="the belt is crossed")
+    lap: Size | None = Field(default=None, description="lap of a glued joint")
+    gap: Size | None = Field(default=None, description="gap that hooks or plates bridge; none is assumed")
+
+
+class CutLengthOut(Answer):
+    """Loop and cut length; between least and most is the judgement that the material leaves."""
+
+    cut_length: Figure
+    cut_least: Figure
+    cut_most: Figure
+    loop_length: Figure
+    cut_short: Figure
+    lap: Figure
+
+
+def _value(e: Entered | None) -> float | None:
+    return None if e is None else e.value
+
+
+@calculation("belt-cut-length", "Cut length of a flat belt", "Loop length, how much shorter it is cut for its stretch, what the joint adds.",
+             "geometry exact; shop handbooks and common practice, row by row", {"units": "us", "input": {
+                 "material": "leather-new", "joint": "lap-leather", "driver_diameter": "12 in", "driven_diameter": "30 in",
+                 "centre_distance": "14 ft", "lap": "6 in"}})  # fmt: skip
+def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
+    """Work the length."""
+    r = work_cut_length(given.material, given.joint, _value(given.taped_length), _value(given.driver_diameter),
+                        _value(given.driven_diameter), _value(given.centre_distance), given.crossed, value_of(given.lap), value_of(given.gap))  # fmt: skip
+    if r.pulleys is not None:
+        frame.elevation = r.pulleys.elevation
+    f = frame.figure
+    return CutLengthOut(
+        cut_length=f(r.cut_mm, "length", "tape", "cut"), cut_least=f(r.cut_least_mm, "length", "tape"), cut_most=f(r.cut_most_mm, "length", "tape"),
+        loop_length=f(r.loop_mm, "length", "tape", "belt_length"), cut_short=f(r.short_mm, "length", "tape", "short"),
+        lap=f(r.lap_mm, "length", "size"))  # fmt: skip

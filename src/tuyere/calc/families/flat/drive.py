@@ -1,0 +1,35 @@
+"""`flat-drive`: one whole flat belt drive."""
+
+from tuyere.calc.entry import Entered
+from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut, flat_drive_out
+from tuyere.calc.families.flat.sheet import flat_sheet
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import factor_of
+from tuyere.calc.registry import calculation
+from tuyere.core.flat.drive import FlatGiven, work_flat_drive
+from tuyere.core.flat.service import flat_factor
+from tuyere.core.flat.tables import material
+
+GROUP = "Flat, round and link belts"
+
+
+def _value(e: Entered | None) -> float | None:
+    return None if e is None else e.value
+
+
+@calculation("flat-drive", "Flat belt drive", "Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
+             "Shigley, flat belts; geometry exact", {"units": "us", "input": {
+                 "power": "15hp", "service_factor": {"assume": 1.375}, "driver_speed": "1750", "driver_diameter": "6 in",
+                 "driven_diameter": "18 in", "centre_distance": "8 ft", "material": "polyamide-a3", "width": "6 in"}})  # fmt: skip
+def flat_drive(given: FlatDriveIn, frame: Frame) -> FlatDriveOut:
+    """Work the drive."""
+    core = FlatGiven(
+        given.power.value, factor_of(given.service_factor, flat_factor), given.driver_speed.value, given.driver_diameter.value,
+        given.driven_diameter.value, _value(given.centre_distance), _value(given.belt_length), material(given.material),
+        given.width.value, given.crossed, given.layout.angle, given.layout.clockwise,
+    )  # fmt: skip
+    r = work_flat_drive(core)
+    frame.elevation = r.elevation
+    out = flat_drive_out(r, core, frame)
+    frame.sheet = flat_sheet(given, out, frame)
+    return out

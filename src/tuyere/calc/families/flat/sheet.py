@@ -1,0 +1,48 @@
+"""What the page of a flat belt drive shows beside its elevation."""
+
+from __future__ import annotations
+
+from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut
+from tuyere.calc.frame import Frame, main_answer
+
+
+def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
+    """Call-outs, main answers and the setting of a worked drive."""
+    f, c = frame.figure, frame.call_out
+    return SheetOut(
+        family="flat",
+        designation=r.designation,
+        call_outs=[
+            c("n1", "driver", "driver", f(given.driver_speed.value, "speed"), "driver_speed"),
+            c("d1", "driver", "pulley", f(given.driver_diameter.value, "length", "size"), "driver_diameter"),
+            c("n2", "driven", "driven", r.driven_speed),
+            c("d2", "driven", "pulley", f(given.driven_diameter.value, "length", "size"), "driven_diameter"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("slack", "slack", "slack", r.slack),
+            c("tight", "tight", "tight", r.tight),
+        ],
+        answers=[
+            MainAnswer(key="what", label="", main=r.designation, unit="", step=r.capacity.step),
+            main_answer("loop", "Loop along the pulleys", r.belt_length, f"{r.belt_length.unit_shown}, before the cut-short"),
+            main_answer("initial", "Initial tension", r.initial_tension, f"{r.initial_tension.unit_shown}, whole belt"),
+            main_answer("carries", "Slips at", r.capacity, f"{r.capacity.unit_shown}; {r.width_that_does.shown} wide would do"),
+            main_answer("friction", "Friction used", r.friction_used, f"of {r.friction_there.number} there is"),
+            main_answer("hub", "Pull on each shaft", r.hub_running, f"{r.hub_running.unit_shown} running, {r.hub_standing.shown} standing"),
+        ],
+        spare=r.spare,
+        set_line=f"initial {r.initial_tension.shown}",
+        setting=Setting(
+            title="Cut, join and tension it",
+            steps=[
+                f"Loop along the pulleys *{r.belt_length.shown}*. Work the cut length for its material and joint on the bench: it is cut shorter.",
+                "Pulleys parallel and in line, the crowned one true; the belt runs to the high side of a pulley.",
+                f"Initial tension *{r.initial_tension.shown}* for the whole belt; level strands then dip by *{r.dip.shown}* of their own weight.",
+                "The lap's inner point trails; run it in by hand, then look for walking and flap from outside the guard.",
+                "Take up after the first day and the first week; leather goes on stretching.",
+            ],
+            room="Three quarters of the take-up's travel are left for stretch when the belt goes on.",
+            remark="The method uses the tight strand fully. A drive that carries less runs with less tension: loosen until it just does not slip "
+            "under its worst load, then a little more.",
+        ),
+    )  # fmt: skip

@@ -1,0 +1,1 @@
+"""Roller chain."""

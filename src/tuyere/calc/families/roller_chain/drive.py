@@ -1,0 +1,35 @@
+"""`chain-drive`: one whole chain drive."""
+
+from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut, chain_drive_out
+from tuyere.calc.families.roller_chain.parts import life_of
+from tuyere.calc.families.roller_chain.sheet import chain_sheet
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import factor_of
+from tuyere.calc.registry import calculation
+from tuyere.core.notices import notice
+from tuyere.core.roller_chain.rate import Given, rate
+from tuyere.core.roller_chain.service import chain_factor
+from tuyere.core.roller_chain.tables import chain
+
+GROUP = "Roller chain"
+
+
+@calculation("chain-drive", "Roller chain drive",
+             "A whole chain drive: speeds, length in pitches, rating and what governs it, pulls, slack, lubrication.",
+             "ASME B29.1; geometry and statics exact", {"units": "us", "input": {
+                 "power": "10hp", "service_factor": {"load": "heavy", "driver": "motor-nema-b"}, "speed": "1000", "chain": "50",
+                 "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"}})  # fmt: skip
+def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
+    """Work the drive."""
+    if given.life is None:
+        notice("info", "life-assumed", "15,000 hours of life are assumed.", "input.life")
+    core = Given(
+        given.power.value, factor_of(given.service_factor, chain_factor), given.speed.value, chain(given.chain), given.strands,
+        given.driver_teeth, given.driven_teeth, None if given.centre_distance is None else given.centre_distance.value,
+        given.pitches, life_of(given.life), given.lubrication, given.temperature, given.layout.angle, given.layout.clockwise,
+    )  # fmt: skip
+    worked = rate(core)
+    frame.elevation = worked.length.elevation
+    out = chain_drive_out(worked, core, frame)
+    frame.sheet = chain_sheet(given, out, frame)
+    return out

@@ -1,0 +1,58 @@
+"""Inputs and outputs that the roller chain calculations share."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Hours, value_of
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
+from tuyere.core.errors import InputError
+from tuyere.core.roller_chain.length import ChainLength
+
+Number = Literal["25", "35", "41", "40", "50", "60", "80", "100", "120", "140", "160", "180", "200", "240"]
+Teeth = Annotated[Whole, Field(ge=9, le=150)]
+Strands = Annotated[Whole, Field(ge=1, le=6)]
+Lubrication = Literal["best", "adequate", "dusty", "poor", "dry-dirty"]
+
+
+LIFE = Field(default=None, description="wanted life; 15,000 hours are assumed")
+
+
+class LengthOut(Answer):
+    """Length in pitches and the centres that go with it."""
+
+    pitches: Figure
+    exact_pitches: Figure
+    chain_length: Figure
+    centre_distance: Figure
+    mounted_low: Figure
+    mounted_high: Figure
+    wrap: Figure
+    span: Figure
+
+
+def length_out(r: ChainLength, pitch_mm: float, frame: Frame) -> LengthOut:
+    """A worked length as figures."""
+    f = frame.figure
+    return LengthOut(
+        pitches=f(r.pitches, "count"),
+        exact_pitches=f(r.exact_pitches, "factor", "exact", "exact_pitches"),
+        chain_length=f(r.pitches * pitch_mm, "length", "tape"),
+        centre_distance=f(r.centre_mm, "length", "tape", "centre_distance"),
+        mounted_low=f(r.mounted_low_mm, "length", "tape"),
+        mounted_high=f(r.mounted_high_mm, "length", "tape"),
+        wrap=f(r.wrap_deg, "angle", step="wrap"),
+        span=f(r.span_mm, "length", "tape", "span"),
+    )
+
+
+def life_of(given: Hours | None) -> float:
+    """Wanted life in hours, 15,000 assumed; raises InputError outside 100..200,000."""
+    life = value_of(given, 15_000.0)
+    if not 100 <= life <= 200_000:
+        raise InputError("life", life, "not a life a chain is chosen for", "100 to 200,000 h")
+    return life

@@ -1,0 +1,82 @@
+"""`chain-rating`: what a chain carries."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Hours, Speed
+from tuyere.calc.families.roller_chain.parts import (
+    LIFE,
+    Lubrication,
+    Number,
+    Strands,
+    Teeth,
+    life_of,
+)
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.errors import InputError
+from tuyere.core.roller_chain.formulas import chain_speed
+from tuyere.core.roller_chain.rate import rate_chain
+from tuyere.core.roller_chain.tables import chain, lubrication_type
+from tuyere.core.steps import mark
+from tuyere.core.units import KW_PER_HP
+
+GROUP = "Roller chain"
+
+
+class ChainRatingIn(Input):
+    """A chain on its smaller sprocket."""
+
+    chain: Number = Field(description="chain number")
+    strands: Strands = Field(default=1, description="strands")
+    teeth: Teeth = Field(description="teeth of the smaller sprocket")
+    speed: Speed = Field(description="speed of the smaller sprocket")
+    pitches: Annotated[Whole, Field(ge=20, le=2000)] = Field(default=100, description="chain length in pitches")
+    life: Annotated[Hours | None, LIFE]
+    lubrication: Lubrication = Field(default="best", description="how it is lubricated")
+
+
+class ChainRatingOut(Answer):
+    """Power of the chain and the three limits of one strand."""
+
+    power: Figure
+    governing: str
+    link_plates: Figure
+    impact: Figure
+    galling: Figure
+    chain_speed: Figure
+    lubrication_wanted: str
+
+
+@calculation("chain-rating", "Power of a roller chain", "Link-plate, impact and galling limits, and which of them governs.",
+             "ASME B29.1", {"units": "us", "input": {"chain": "40", "teeth": 17, "speed": "1000 rpm"}})  # fmt: skip
+def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
+    """Rate the chain."""
+    of = chain(given.chain)
+    try:
+        r = rate_chain(
+            of,
+            given.strands,
+            given.teeth,
+            given.speed.value,
+            given.pitches,
+            life_of(given.life),
+            given.lubrication,
+            False,
+        )
+    except InputError as e:
+        raise InputError(e.field.removeprefix("driver."), e.value, e.why, e.allowed) from e
+    v = float(mark("chain_speed", chain_speed(given.teeth, of.pitch_mm, given.speed.value)))
+    f = frame.figure
+    return ChainRatingOut(
+        power=f(r.power_kw, "power", step="power"),
+        governing=r.governing,
+        link_plates=f(r.plate_hp * KW_PER_HP, "power", step="plate", per="strand"),
+        impact=f(r.impact_hp * KW_PER_HP, "power", step="impact", per="strand"),
+        galling=f(r.galling_hp * KW_PER_HP, "power", step="galling", per="strand"),
+        chain_speed=f(v, "belt_speed", step="chain_speed"),
+        lubrication_wanted=lubrication_type(of, v),
+    )

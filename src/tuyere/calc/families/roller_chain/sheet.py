@@ -1,0 +1,49 @@
+"""What the page of a roller chain drive shows beside its elevation."""
+
+from __future__ import annotations
+
+from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut
+from tuyere.calc.frame import Frame, main_answer
+
+
+def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut:
+    """Call-outs, main answers and the slack of a worked drive."""
+    f, c = frame.figure, frame.call_out
+    mounted = f"{r.length.mounted_low.number} – {r.length.mounted_high.shown}"
+    return SheetOut(
+        family="roller-chain",
+        designation=r.designation,
+        call_outs=[
+            c("n1", "driver", "driver", f(given.speed.value, "speed"), "speed"),
+            c("z1", "driver", "teeth", f(given.driver_teeth, "count"), "driver_teeth"),
+            c("n2", "driven", "driven", r.driven_speed),
+            c("z2", "driven", "teeth", f(given.driven_teeth, "count"), "driven_teeth"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("sag", "slack", "slack strand, sag", r.sag),
+            c("tight", "tight", "tight, pull at duty", r.working_pull),
+        ],
+        answers=[
+            MainAnswer(key="what", label="", main=r.designation, unit=f"{r.length.chain_length.shown} long", step=r.length.exact_pitches.step),
+            main_answer("hand", "Slack strand moves by hand", r.hand_movement, f"{r.hand_movement.unit_shown}, both ways together"),
+            main_answer("sag", "That is a sag of", r.sag, f"{r.sag.unit_shown} under a straightedge"),
+            main_answer("carries", "The chain carries", r.power, f"{r.power.unit_shown}, {r.governing} govern"),
+            main_answer("shaft", "Pull on each shaft", r.shaft_pull, f"{r.shaft_pull.unit_shown} with the service factor"),
+        ],
+        spare=r.spare,
+        set_line=f"hand movement {r.hand_movement.shown}",
+        setting=Setting(
+            title="Set the slack",
+            steps=[
+                "Turn the drive by hand until one strand is tight; the other holds all the slack.",
+                f"Push the slack strand at mid-span to both sides: *{r.hand_movement.shown}* in all. The sag under a straightedge is "
+                f"*{r.sag.shown}*: two different numbers.",
+                f"Mounted centres *{mounted}*, a little under the computed greatest.",
+                "The slack leaves on the slack side, so a take-up or idler sits there, outside, with three teeth or more in mesh.",
+                f"Lubrication: *{r.lubrication_wanted}*. Oil: *{r.oil}*.",
+                "A spring clip's closed end leads in the direction of travel. Slack again after the first days: a new chain beds in.",
+            ],
+            room="A take-up that travels two pitches or more lets two pitches be taken out when the chain has worn.",
+            remark="Sag of 2 % of the span is common practice for level drives; upright, reversing and shock drives take half of it.",
+        ),
+    )  # fmt: skip

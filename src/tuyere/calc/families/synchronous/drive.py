@@ -1,0 +1,36 @@
+"""`sync-drive`: one whole synchronous drive."""
+
+from tuyere.calc.entry import Entered
+from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut, sync_drive_out
+from tuyere.calc.families.synchronous.sheet import sync_sheet
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import factor_of
+from tuyere.calc.registry import calculation
+from tuyere.core.synchronous.drive import SyncGiven, work_sync_drive
+from tuyere.core.synchronous.service import sync_factor
+from tuyere.core.synchronous.tables import profile
+
+GROUP = "Synchronous belts"
+
+
+def _value(e: Entered | None) -> float | None:
+    return None if e is None else e.value
+
+
+@calculation("sync-drive", "Synchronous belt drive",
+             "A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.",
+             "ISO 5295, RMA IP-24 practice; geometry and statics exact", {"units": "us", "input": {
+                 "power": "5hp", "service_factor": {"driver": "motor-nema-b", "machine": "pump-centrifugal"},
+                 "speed": "1750", "profile": "H", "width": "1.5 in", "driver_teeth": 22, "driven_teeth": 60, "centre_distance": "21 in"}})  # fmt: skip
+def sync_drive(given: SyncDriveIn, frame: Frame) -> SyncDriveOut:
+    """Work the drive."""
+    core = SyncGiven(
+        given.power.value, factor_of(given.service_factor, sync_factor), given.speed.value, profile(given.profile), given.width.value,
+        given.driver_teeth, given.driven_teeth, _value(given.centre_distance), given.belt_teeth, given.idler, _value(given.own_tension),
+        _value(given.own_mass), given.upright, given.layout.angle, given.layout.clockwise, frame.tape_mark_mm,
+    )  # fmt: skip
+    worked = work_sync_drive(core)
+    frame.elevation = worked.length.elevation
+    out = sync_drive_out(worked, core, frame)
+    frame.sheet = sync_sheet(given, out, frame)
+    return out

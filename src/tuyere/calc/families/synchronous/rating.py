@@ -1,0 +1,58 @@
+"""`sync-rating`: what a synchronous belt carries, and on whose word."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Force, MassPerLength, Size, Speed
+from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.errors import InputError
+from tuyere.core.synchronous.rate import rate_sync
+from tuyere.core.synchronous.tables import profile
+
+GROUP = "Synchronous belts"
+
+
+class SyncRatingIn(Input):
+    """A belt on its smaller pulley; the tension is your own where no public rating exists."""
+
+    profile: ProfileName = Field(description="tooth profile")
+    width: Size = Field(description="belt width")
+    teeth: Teeth = Field(description="teeth of the smaller pulley")
+    speed: Speed = Field(description="speed of the smaller pulley")
+    teeth_in_mesh: Annotated[Whole, Field(ge=1, le=200)] = Field(default=6, description="teeth in mesh on it")
+    own_tension: Force | None = Field(
+        default=None,
+        description="working tension its maker allows at this width; needed for metric and curvilinear profiles",
+    )
+    own_mass: MassPerLength | None = Field(default=None, description="mass per length of that belt")
+
+
+class SyncRatingOut(Answer):
+    """What the belt carries and on whose word."""
+
+    power: Figure
+    belt_speed: Figure
+    mesh_factor: Figure
+    width_factor: Figure
+    basis: str
+
+
+@calculation("sync-rating", "Power of a synchronous belt", "ISO 5295 for trapezoidal inch profiles; your own allowed tension for the others.",
+             "ISO 5295", {"units": "us", "input": {"profile": "XH", "width": "4 in", "teeth": 30, "speed": "1160"}})  # fmt: skip
+def sync_rating(given: SyncRatingIn, frame: Frame) -> SyncRatingOut:
+    """Rate the belt."""
+    if given.teeth_in_mesh > given.teeth:
+        raise InputError("teeth_in_mesh", given.teeth_in_mesh, "more than the pulley has", f"up to {given.teeth}")
+    r = rate_sync(profile(given.profile), given.width.value, given.teeth, given.speed.value, given.teeth_in_mesh,
+                  None if given.own_tension is None else given.own_tension.value,
+                  None if given.own_mass is None else given.own_mass.value)  # fmt: skip
+    f = frame.figure
+    return SyncRatingOut(
+        power=f(r.power_kw, "power", step="power"), belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),
+        mesh_factor=f(r.mesh_factor, "factor", step="mesh_factor"), width_factor=f(r.width_factor, "factor", "exact", "width_factor"),
+        basis=r.basis)  # fmt: skip

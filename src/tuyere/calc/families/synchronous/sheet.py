@@ -1,0 +1,54 @@
+"""What the page of a synchronous drive shows beside its elevation."""
+
+from __future__ import annotations
+
+from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut
+from tuyere.calc.frame import Frame, main_answer
+
+
+def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
+    """Call-outs, main answers and the setting of a worked drive."""
+    f, c = frame.figure, frame.call_out
+    at = f"at {r.deflection.shown}"
+    ear = [] if r.frequency is None else [main_answer("ear", "By ear", r.frequency, f"Hz on {r.span.shown}")]
+    by_ear = "" if r.frequency is None else f" By ear *{r.frequency.shown}*."
+    room = ""
+    if r.closer_to_fit is not None and r.apart_to_tension is not None:
+        room = f"Room with one pulley flanged: centres *{r.closer_to_fit.shown}* closer to fit, *{r.apart_to_tension.shown}* apart to tension."
+    return SheetOut(
+        family="synchronous",
+        designation=r.designation,
+        call_outs=[
+            c("n1", "driver", "driver", f(given.speed.value, "speed"), "speed"),
+            c("z1", "driver", "teeth", f(given.driver_teeth, "count"), "driver_teeth"),
+            c("n2", "driven", "driven", r.driven_speed),
+            c("z2", "driven", "teeth", f(given.driven_teeth, "count"), "driven_teeth"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("slack", "slack", "slack at duty", r.slack),
+            c("tight", "tight", "tight at duty", r.tight),
+        ],
+        answers=[
+            MainAnswer(key="what", label="", main=r.designation, unit=f"{r.teeth_in_mesh.number} teeth in mesh", step=r.teeth_in_mesh.step),
+            main_answer("force", "Press the span with", r.deflection_force, f"{r.deflection_force.unit_shown} {at}"),
+            *ear,
+            main_answer("carries", "The belt carries", r.power, f"{r.power.unit_shown}, {r.basis}"),
+            main_answer("jump", "May jump a tooth at", r.jump_margin, "times the duty's pull"),
+            main_answer("hub", "Pull on each shaft", r.hub_standing, f"{r.hub_standing.unit_shown} set, {r.hub_running.shown} running"),
+        ],
+        spare=r.spare,
+        set_line=f"{r.deflection_force.shown} {at}",
+        setting=Setting(
+            title="Set the tension",
+            steps=[
+                "Slacken the take-up; lay the belt in with the teeth in their gaps, never pry it over a flange or crimp it.",
+                f"Free span *{r.span.shown}*: press the belt over its whole width at mid-span by *{r.deflection.shown}*.",
+                f"Read *{r.deflection_force.shown}* for the whole belt.{by_ear}",
+                "Turn the drive by hand a few full turns and read again; the belt must run in the middle of the face.",
+                "Check once after the first day; after that it keeps its tension.",
+            ],
+            room=room,
+            remark="The set tension keeps the strands at 8 : 1 at design power, association practice recalled with medium confidence; the "
+            "belt's own stiffness is left out of the force. The maker's own figure for this belt comes first.",
+        ),
+    )  # fmt: skip

@@ -1,0 +1,36 @@
+"""`v-belt-drive`: one whole drive, from duty to shaft load."""
+
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut, drive_out, given_of
+from tuyere.calc.families.v_belt.sheet import v_belt_sheet
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import calculation
+from tuyere.core.vbelt.rate import rate
+
+GROUP = "V-belts"
+
+
+@calculation(
+    "v-belt-drive",
+    "V-belt drive",
+    "A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
+    "ANSI/RMA IP-20 and IP-22; geometry and statics exact",
+    {
+        "units": "us",
+        "basis": "ip20-1988",
+        "input": {
+            "power": "15hp",
+            "service_factor": {"assume": 1.3},
+            "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
+            "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
+            "belt": {"designation": "B90", "count": None},
+        },
+    },
+)
+def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
+    """Work the drive."""
+    core = given_of(given, frame)
+    worked = rate(core)
+    frame.elevation = worked.elevation
+    out = drive_out(worked, core, frame)
+    frame.sheet = v_belt_sheet(given, out, frame)
+    return out

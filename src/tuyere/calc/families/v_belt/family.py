@@ -1,0 +1,125 @@
+"""The V-belt's adapter."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from tuyere.calc.families.protocol import (
+    DutyPart,
+    Family,
+    LoopPart,
+    Offer,
+    Offered,
+    Parts,
+    StoredDuty,
+    Wanted,
+    WheelPart,
+    register,
+)
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
+from tuyere.calc.families.v_belt.parts import SheaveIn
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import factor_of
+from tuyere.core.duty.design import design_power
+from tuyere.core.notices import collected_notices
+from tuyere.core.steps import quiet
+from tuyere.core.vbelt.belts import belt
+from tuyere.core.vbelt.catalogue import build_catalogue
+from tuyere.core.vbelt.choose import Candidate, search
+from tuyere.core.vbelt.choose import Wanted as Search
+from tuyere.core.vbelt.rate import Given, rate
+
+CLASSICAL, BETTER = (93.0, 96.0), (95.0, 98.0)
+
+
+class VBelts(Family[VBeltDriveIn]):
+    """V-belts in grooved sheaves."""
+
+    key, title, order, calc = "v-belt", "V-belts", 10, "v-belt-drive"
+    manners_table = "v_belt_manners"
+    found_fields = ("driver.sheave", "driven.sheave", "belt")
+    bases = ("ip20-1988", "ip20-1977")
+
+    def duty_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> DutyPart:
+        """The duty that an input states."""
+        return DutyPart(given.power, given.driver.speed, given.service_factor, result.driven_speed.value)
+
+    def parts_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> Parts:
+        """Two sheaves and the belts; one member a belt."""
+        belts = int(result.belts.value)
+
+        def wheel(s: SheaveIn) -> WheelPart:
+            return WheelPart("sheave", s.diameter.value, s.kind or "outside", s.groove, s.diameter.typed, grooves=belts)
+
+        loop = LoopPart(
+            belt(given.belt.designation).section.name, result.designation, result.belt_length.value,
+            "effective" if given.driver.sheave.groove.endswith("V") else "datum", belts, belts,
+            {"slip": given.slip.value} if given.slip else {},
+        )  # fmt: skip
+        return Parts(wheel(given.driver.sheave), wheel(given.driven.sheave), loop, result.centre_distance.value, given.layout.angle,
+                     given.layout.clockwise)  # fmt: skip
+
+    def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
+        """Back to the calculation's input."""
+
+        def wheel(w: WheelPart) -> dict[str, Any]:
+            return {"sheave": {"diameter": w.diameter_mm, "kind": w.diameter_kind, "groove": w.profile}}
+
+        out: dict[str, Any] = {
+            "power": duty.power_kw,
+            "driver": {"speed": duty.driver_rpm, **wheel(parts.driver)},
+            "driven": wheel(parts.driven),
+            "belt": {"designation": parts.loop.designation, "count": parts.loop.strands},
+            "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
+        }
+        if duty.service is not None:
+            out["service_factor"] = duty.service
+        if slip := parts.loop.spec.get("slip"):
+            out["slip"] = slip
+        return out
+
+    def what(self, designation: str, strands: int) -> str:
+        """Belts are counted."""
+        return f"{strands} × {designation}"
+
+    def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
+        """The best over all standard sheaves and belts."""
+        factor = factor_of(wanted.service)
+        design = float(design_power(wanted.power_kw, factor))
+        found = search(
+            build_catalogue(basis=wanted.basis),
+            Search(wanted.power_kw, design, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_low_mm,
+                   wanted.centre_high_mm, 8, wanted.largest_mm, wanted.largest_mm, wanted.widest_mm),
+            keep, 1,
+        )  # fmt: skip
+        options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
+        return Offer(found.considered, found.accepted, options, tuple((r.limit, r.count) for r in found.rejected))
+
+    def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
+        given = Given(w.power_kw, factor, w.driver_rpm, c.driver, c.driven, c.belt, None, 0.0, w.basis, w.angle, w.clockwise,
+                      frame.tape_mark_mm)  # fmt: skip
+        with quiet(), collected_notices():
+            r = rate(given)
+        kind = "effective" if c.belt.section.narrow else "datum"
+
+        def wheel(line_mm: float) -> dict[str, Any]:
+            return {"diameter": line_mm, "kind": kind, "groove": c.belt.section.groove}
+
+        given_in: dict[str, Any] = {
+            "power": w.power_kw,
+            "driver": {"speed": w.driver_rpm, "sheave": wheel(c.driver.line_mm)},
+            "driven": {"sheave": wheel(c.driven.line_mm)},
+            "belt": {"designation": c.belt.designation, "count": c.belts},
+            "layout": {"angle": w.angle, "clockwise": w.clockwise},
+        }
+        size = "/".join(frame.figure(s.outside_mm, "length", "size").number for s in (c.driver, c.driven))
+        return Offered(
+            f"{c.belts} × {c.belt.designation}", given_in, r.driven_rpm, c.speed_error_percent, r.centre_mm, r.spare_percent, c.width_mm,
+            max(r.tension.hub_standing_new_n, r.tension.hub_running_n), c.belts * r.tension.mass_kg_m * r.length_mm / 1000,
+            ((c.driver.outside_mm, c.width_mm), (c.driven.outside_mm, c.width_mm)), c.belts + 2,
+            BETTER if c.belt.section.cogged or c.belt.section.narrow else CLASSICAL, f"outside {size} {frame.figure(1, 'length').unit_shown}",
+            r.elevation,
+        )  # fmt: skip
+
+
+V_BELTS = register(VBelts())

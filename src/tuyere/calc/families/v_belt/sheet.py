@@ -1,0 +1,58 @@
+"""What the page of a V-belt drive shows beside its elevation."""
+
+from __future__ import annotations
+
+from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
+from tuyere.calc.frame import Frame, main_answer
+
+
+def _kind(kind: str | None) -> str:
+    return "OD" if kind in (None, "outside") else str(kind)
+
+
+def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame) -> SheetOut:
+    """Call-outs, main answers and the setting of a worked drive."""
+    f, c = frame.figure, frame.call_out
+    driver, driven = given.driver.sheave, given.driven.sheave
+    at = f"at {r.deflection.shown}"
+    new, run = r.deflection_force_new, r.deflection_force_run_in
+    room = ""
+    if r.installation is not None and r.take_up is not None:
+        room = f"Room: centres *{r.installation.shown}* closer to fit, *{r.take_up.shown}* further to take up."
+    return SheetOut(
+        family="v-belt",
+        designation=f"{r.belts.number} × {r.designation}",
+        call_outs=[
+            c("n1", "driver", "driver", f(given.driver.speed.value, "speed"), "driver.speed"),
+            c("d1", "driver", f"sheave {_kind(driver.kind)}", f(driver.diameter.value, "length", "size"), "driver.sheave.diameter"),
+            c("n2", "driven", "driven", r.driven_speed),
+            c("d2", "driven", f"sheave {_kind(driven.kind)}", f(driven.diameter.value, "length", "size"), "driven.sheave.diameter"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("slack", "slack", "slack, per belt", r.slack),
+            c("tight", "tight", "tight, per belt", r.tight),
+        ],
+        answers=[
+            MainAnswer(key="what", label="", main=f"{r.belts.number} × {r.designation}", unit=f"needs {r.belts_exact.number}",
+                       step=r.belts_exact.step),
+            main_answer("new", "Set each new belt", new, f"{new.low.unit_shown} {at}"),
+            main_answer("run", "Set each run-in belt", run, f"{run.low.unit_shown} {at}"),
+            main_answer("ear", "New belt, by ear", r.frequency_new, f"Hz on {r.span.shown}"),
+            main_answer("hub", "Pull on each shaft", r.hub_running, f"{r.hub_running.unit_shown} running, {r.hub_standing_new.shown} set new"),
+        ],
+        spare=r.spare,
+        set_line=f"{new.shown} {at}",
+        setting=Setting(
+            title="Set the tension",
+            steps=[
+                "Slacken the take-up fully; lay the belts in, never pry or roll them on.",
+                f"Free span *{r.span.shown}*: press one belt at mid-span, square to it, by *{r.deflection.shown}*.",
+                f"Read the force. New belt *{new.shown}*, run-in belt *{run.shown}*, per belt.",
+                "Every belt of the set; take the average. Check alignment again while tightening.",
+                "New belts relax: check again after 24 hours of running.",
+            ],
+            room=room,
+            remark="The deflection stiffness of the belt behind the forces is recalled with low confidence. A number from the machine's "
+            "maker comes first: write it on the machine.",
+        ),
+    )  # fmt: skip

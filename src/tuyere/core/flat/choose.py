@@ -1,0 +1,149 @@
+"""Every flat belt drive for a duty: materials and preferred pulleys, each with the narrowest standard belt that does."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cache
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from tuyere.core.flat.drive import RIM_LIMIT_FPM, WIDE_IN, pulley_correction, velocity_correction
+from tuyere.core.flat.formulas import allowed_tight, belt_weight, hoop_tension, net_pull_pounds, slip_power
+from tuyere.core.flat.tables import Material, materials
+from tuyere.core.geometry.formulas import open_small_arc
+from tuyere.core.speeds.formulas import belt_speed, driven_speed
+from tuyere.core.steps import quiet
+from tuyere.core.tables import table
+from tuyere.core.tension.formulas import design_horsepower, hub_load_running, speed_in_feet
+from tuyere.core.units import MM_PER_IN, N_PER_LBF
+
+Array = NDArray[np.float64]
+LIMITS = ("speed", "size", "least pulley", "centre distance", "belt speed", "power", "width")
+PASS = 1e-12
+SHORTEST = 1.0  # clear of each other; the preferred 3.5 times the large pulley is a remark, not a limit
+
+
+@dataclass(frozen=True, slots=True)
+class Wanted:
+    """The duty of a search. kW, rpm, mm; tolerance in percent."""
+
+    design_kw: float
+    driver_rpm: float
+    driven_rpm: float
+    tolerance_percent: float
+    centre_mm: float
+    largest_mm: float = np.inf
+    widest_mm: float = np.inf
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A flat belt drive that passes, with the figures it is ranked by."""
+
+    material: Material
+    driver_mm: float
+    driven_mm: float
+    width_mm: float
+    face_mm: float
+    error_percent: float
+    hub_n: float
+    cost: float
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """What a search found: ``rejected`` is (limit, count) in the order of the limits."""
+
+    considered: int
+    accepted: int
+    best: tuple[Candidate, ...]
+    rejected: tuple[tuple[str, int], ...]
+
+
+@cache
+def _pairs() -> tuple[Array, Array]:
+    d = np.array(table("flat_pulleys").column("diameter"))
+    d_1, d_2 = np.meshgrid(d, d, indexing="ij")
+    return d_1.ravel(), d_2.ravel()
+
+
+def evaluate(of: Material, d_1: Array, d_2: Array, w: Wanted) -> dict[str, Any]:
+    """Figures of pulley pairs with a belt of one material, by the formulas of the single drive; per inch of width."""
+    small = np.minimum(d_1, d_2)
+    feet = speed_in_feet(belt_speed(d_1, w.driver_rpm))
+    arc = open_small_arc(w.centre_mm, small, np.maximum(d_1, d_2))
+    tight = allowed_tight(1.0, of.allowed_lbf_in, pulley_correction(of, small), velocity_correction(of, feet))
+    hoop = hoop_tension(belt_weight(of.weight_lbf_in3, 1.0, of.thickness_in), feet)
+    horsepower = slip_power(tight, hoop, of.friction, arc, feet)
+    return {"feet": feet, "arc": arc, "tight": tight, "hoop": hoop, "hp_in": horsepower}
+
+
+def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
+    """Sweep all combinations; each is counted once, at the first limit it misses.
+
+    Ranked by pull on the shafts, size, width and speed error, each against the best found.
+    """
+    d_1, d_2 = _pairs()
+    widths = np.array(table("flat_widths").column("belt"))
+    faces = np.array(table("flat_widths").column("face"))
+    found: list[dict[str, Any]] = []
+    counts = np.zeros(len(LIMITS), dtype=np.int64)
+    design_hp = float(design_horsepower(w.design_kw))
+    every = list(materials().values())
+    with quiet(), np.errstate(all="ignore"):
+        error = 100 * (driven_speed(w.driver_rpm, d_1, d_2, 0.0) / w.driven_rpm - 1)
+        rows = np.flatnonzero(np.abs(error) <= w.tolerance_percent + PASS)
+        counts[0] = (len(d_1) - len(rows)) * len(every)
+        a, b, off = d_1[rows], d_2[rows], error[rows]
+        for k, of in enumerate(every):
+            r = evaluate(of, a, b, w)
+            needed = design_hp / r["hp_in"] * MM_PER_IN
+            at = np.searchsorted(widths, np.where(np.isfinite(needed) & (needed > 0), needed, np.inf) - 1e-9)
+            there = at < len(widths)
+            width = np.where(there, widths[np.minimum(at, len(widths) - 1)], np.inf)
+            wide = width / MM_PER_IN
+            least = (of.least_pulley_in + np.where(wide >= WIDE_IN, of.wide_add_in, 0.0)) * MM_PER_IN
+            large = np.maximum(a, b)
+            failed = np.stack([
+                np.zeros(len(a), dtype=bool), large > w.largest_mm, np.minimum(a, b) < least * (1 - 1e-9),
+                SHORTEST * (a + b) / 2 >= w.centre_mm, r["feet"] > RIM_LIMIT_FPM, ~(r["hp_in"] > 0), ~there | (width > w.widest_mm),
+            ])  # fmt: skip
+            ok = ~failed.any(axis=0)
+            counts += np.bincount(np.argmax(failed, axis=0)[~ok], minlength=len(LIMITS))
+            if ok.any():
+                pull = net_pull_pounds(design_hp, r["feet"])
+                tight, hoop = r["tight"] * wide, r["hoop"] * wide
+                hub = hub_load_running(1.0, tight * N_PER_LBF, (tight - pull) * N_PER_LBF, hoop * N_PER_LBF, r["arc"])
+                one = {
+                    "d_1": a,
+                    "d_2": b,
+                    "error": off,
+                    "width": width,
+                    "face": faces[np.minimum(at, len(faces) - 1)],
+                    "hub": hub,
+                    "large": large,
+                }
+                found.append({n: v[ok] for n, v in one.items()} | {"kind": np.full(int(ok.sum()), k)})
+    total = len(d_1) * len(every)
+    rejected = tuple((n, int(k)) for n, k in zip(LIMITS, counts, strict=True) if k)
+    if not found:
+        return Choice(total, 0, (), rejected)
+    f = {n: np.concatenate([one[n] for one in found]) for n in found[0]}
+    cost = (f["hub"] / f["hub"].min() + f["large"] / f["large"].min() + f["width"] / f["width"].min()
+            + 1 + np.abs(f["error"]) / max(w.tolerance_percent, 0.01))  # fmt: skip
+    best: list[Candidate] = []
+    used: dict[int, int] = {}
+    for k in np.argsort(cost, kind="stable"):
+        kind = int(f["kind"][k])
+        if used.get(kind, 0) >= each_material:
+            continue
+        used[kind] = used.get(kind, 0) + 1
+        d_a, d_b, wide_mm, face_mm, off, hub_n = (
+            float(f[n][k]) for n in ("d_1", "d_2", "width", "face", "error", "hub")
+        )
+        best.append(Candidate(every[kind], d_a, d_b, wide_mm, face_mm, off, hub_n, float(cost[k])))
+        if len(best) == keep:
+            break
+    return Choice(total, len(cost), tuple(best), rejected)

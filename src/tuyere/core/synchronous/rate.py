@@ -1,0 +1,77 @@
+"""Power of a synchronous belt where a public rating or the user's own exists."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from math import pi
+
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.notices import notice
+from tuyere.core.sources import Source
+from tuyere.core.steps import looked_up, mark
+from tuyere.core.synchronous.formulas import mesh_factor, synchronous_power, synchronous_speed, width_factor
+from tuyere.core.synchronous.tables import Profile, least_teeth
+from tuyere.core.tables import table
+
+YOURS = Source("your own figure", origin="assumed", confidence="medium")
+
+
+@dataclass(frozen=True, slots=True)
+class SyncRating:
+    """Power in kW, belt speed in m/s, the factors, and whose tension it rests on."""
+
+    power_kw: float
+    speed_m_s: float
+    mesh_factor: float
+    width_factor: float
+    basis: str
+
+
+def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, own_tension_n: float | None,
+              own_mass_kg_m: float | None) -> SyncRating:  # fmt: skip
+    """Power of a belt by ISO 5295, or from the user's own allowed tension at this very width.
+
+    Raises InputError where there is no public rating and none was given, NoSolution beyond the speed
+    limit or where the belt's own mass takes all of its tension.
+    """
+    speed = mark("belt_speed", synchronous_speed(of.pitch_mm, teeth, rpm))
+    k_z = mark("mesh_factor", mesh_factor(float(mesh)))
+    rows = table("iso5295").select(profile=of.name)
+    if own_tension_n is not None:
+        base, t_a = width_mm, looked_up("T_a", own_tension_n, "", YOURS)
+        m_0 = looked_up("m_0", own_mass_kg_m or 0.0, "", YOURS)
+        basis = "your own allowed tension"
+        if own_mass_kg_m is None:
+            notice("caution", "mass-assumed", "The belt's mass is left out: fine below about 10 m/s.", "input.own_mass")
+    elif rows:
+        t = table("iso5295")
+        _, base, tension, mass, fastest = rows[0]
+        t_a, m_0 = looked_up("T_a", tension, t.id, t.source_of()), looked_up("m_0", mass, t.id, t.source_of())
+        basis = "ISO 5295"
+        if speed > fastest:
+            raise NoSolution(
+                f"belt speed {float(speed):.0f} m/s is over the limit of {of.name}", "speed", f"up to {fastest:g} m/s"
+            )
+    else:
+        raise InputError("own_tension", None, f"no public rating of {of.name} is on hand: its maker's sheet gives the allowed tension",
+                         "the working tension allowed for this belt and width, in N or lbf")  # fmt: skip
+    if not 0.1 * base <= width_mm <= 4 * base:
+        raise InputError(
+            "width", width_mm, f"not a width of {of.name} belts", f"{0.1 * base / 25.4:.2f} to {4 * base / 25.4:.2f} in"
+        )
+    k_w = mark("width_factor", width_factor(width_mm, base))
+    power = float(mark("power", synchronous_power(k_z, k_w, t_a, width_mm, base, m_0, speed)))
+    if power <= 0:
+        raise NoSolution(
+            "nothing is left to carry at this speed and mesh",
+            "speed",
+            "a lower speed, more teeth in mesh",
+        )
+    least = least_teeth(of, rpm)
+    if least is not None and teeth < least:
+        notice("caution", "few-teeth", f"{least} teeth or more are asked for at this speed.", "input.teeth")
+    if width_mm > teeth * of.pitch_mm / pi:
+        notice(
+            "caution", "wide", "Wider than its small pulley: side thrust will wear flanges and edges.", "input.width"
+        )
+    return SyncRating(power, float(speed), float(k_z), float(k_w), basis)
