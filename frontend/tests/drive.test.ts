@@ -1,10 +1,14 @@
 import { describe, expect, it } from 'vitest'
 
-import type { Build, Drive, DriveAnswer, DriveInput, Duty, Figure, Option, SelectAnswer } from '@/api/types'
+import type { Build, Drive, DriveAnswer, Duty, FamilyOffer, Figure, Option, SelectAnswer, Sheet } from '@/api/types'
 import { dutyBody, emptyDuty, fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
 import { anythingFixed, fixedInput, nothingFixed } from '@/features/choose/logic/fixed'
 import { inputOf } from '@/features/choose/logic/pick'
+import { compareInput, questions } from '@/features/choose/logic/questions'
+import { sorted } from '@/features/choose/logic/sorting'
+import { figured } from '@/features/drive/logic/figured'
 import { driveLabels } from '@/features/drive/logic/labels'
+import { without } from '@/features/drive/logic/normalise'
 import { stagesOf } from '@/features/drive/logic/stages'
 import { shortDate } from '@/shared/format/words'
 
@@ -18,17 +22,19 @@ const duty = (more: Partial<Duty> = {}): Duty => ({
   service_factor: { driver: 'motor-dol', machine: 'fan-over-10-hp', hours_a_day: 16 }, surroundings: '', ...more,
 })
 const build = (more: Partial<Build> = {}): Build =>
-  ({ id: 'b', no: 1, purpose: 'fitted', state: 'frozen', designation: 'B90', belts: 4, temporary: false, ...more }) as Build
+  ({ id: 'b', no: 1, purpose: 'fitted', state: 'frozen', family: 'v-belt', what: '4 × B90', temporary: false, ...more }) as Build
 const drive = (more: Partial<Drive> = {}): Drive => ({ id: 'x', rev: 1, name: 'Main', duty: duty(), builds: [build()], ...more }) as Drive
-const answer = (spare: number, notices: { code: string; level: string }[] = []): DriveAnswer =>
-  ({
-    notices,
-    input: { driver: { speed: { shown: '1,750 rpm' }, sheave: { diameter: { shown: '5.4 in' } } }, driven: { sheave: { diameter: { shown: '9.4 in' } } } },
-    result: {
-      spare: fig(spare, `${spare} %`), deflection: fig(13, '17/32 in'), deflection_force_new: { shown: '4.7 – 5.4 lbf' }, driven_speed: fig(1005, '1,005 rpm'),
-      centre_distance: fig(869, '34 7/32 in'), slack: fig(117, '26 lbf'), tight: fig(340, '76 lbf'),
-    },
-  }) as unknown as DriveAnswer
+const callOut = (key: string, at: 'driver' | 'driven' | 'centre' | 'slack', label: string, path: string | null, step: string | null, clears: string[] = []) =>
+  ({ key, at, label, number: '5.4', unit: 'in', path, step, clears }) as Sheet['call_outs'][number]
+const sheet = (spare: number): Sheet => ({
+  family: 'v-belt', designation: '4 × B90', spare: fig(spare, `${spare} %`), set_line: '4.7 – 5.4 lbf at 17/32 in', answers: [],
+  setting: { title: '', steps: [], room: '', remark: '' },
+  call_outs: [
+    callOut('n1', 'driver', 'driver', 'driver.speed', null), callOut('d1', 'driver', 'sheave pitch', 'driver.sheave.diameter', null),
+    callOut('a', 'centre', 'centres', 'centre_distance', null, ['pitches']), callOut('slack', 'slack', 'slack, per belt', null, 's4'),
+  ],
+})
+const answer = (spare: number, notices: { code: string; level: string }[] = []): DriveAnswer => ({ notices, sheet: sheet(spare) }) as unknown as DriveAnswer
 const state = (stages: ReturnType<typeof stagesOf>, key: string) => stages.find((s) => s.key === key)
 
 describe('the stages of a drive', () => {
@@ -60,18 +66,48 @@ describe('the stages of a drive', () => {
 })
 
 describe('the labels of an elevation', () => {
-  const input = { driver: { sheave: { kind: 'pitch' } }, driven: { sheave: { kind: null } } } as unknown as DriveInput
-  const labels = driveLabels(answer(1), input, 'pulley')
+  const labels = driveLabels(sheet(1), 'pulley')
   it('make inputs touchable and answers askable, never both', () => {
     for (const l of labels) expect(Boolean(l.path) !== Boolean(l.step), l.key).toBe(true)
-    expect(labels.filter((l) => l.path).map((l) => l.path)).toEqual([
-      'driver.speed', 'driver.sheave.diameter', 'driven.sheave.diameter', 'centre_distance',
-    ])
+    expect(labels.filter((l) => l.path).map((l) => l.path)).toEqual(['driver.speed', 'driver.sheave.diameter', 'centre_distance'])
   })
-  it('say which diameter it is, in the person’s word, with number and unit apart', () => {
+  it('say it in the person’s word, with number and unit apart', () => {
     expect(labels.find((l) => l.key === 'd1')).toMatchObject({ label: 'pulley pitch', number: '5.4', unit: 'in' })
-    expect(labels.find((l) => l.key === 'd2')?.label).toBe('pulley OD')
-    expect(labels.find((l) => l.key === 'a')).toMatchObject({ number: '34 7/32', unit: 'in' })
+    expect(driveLabels(sheet(1), 'sheave').find((l) => l.key === 'd1')?.label).toBe('sheave pitch')
+  })
+})
+
+describe('a line of instruction', () => {
+  it('is cut where its figures stand and loses nothing', () => {
+    const parts = figured('Free span *33 in*: press by *17/32 in*.')
+    expect(parts.filter((p) => p.figure).map((p) => p.text)).toEqual(['33 in', '17/32 in'])
+    expect(parts.map((p) => p.text).join('')).toBe('Free span 33 in: press by 17/32 in.')
+    expect(figured('No figure here.')).toEqual([{ text: 'No figure here.', figure: false }])
+  })
+})
+
+describe('what a change takes the place of', () => {
+  it('goes out of the input, the rest stays', () => {
+    expect(without({ pitches: 116, chain: '50', layout: { angle: 1 } }, ['pitches'])).toEqual({ chain: '50', layout: { angle: 1 } })
+  })
+})
+
+describe('options of all families in one list', () => {
+  const option = (name: string, error: number, load: number) => ({ name, speed_error: fig(error, ''), shaft_load: fig(load, '') })
+  const families = [{ key: 'v-belt', options: [option('B', -2, 900), option('BX', 0.5, 700)] }, { key: 'flat', options: [option('A-3', 1, 400)] }, { key: 'none', options: [] }] as unknown as FamilyOffer[]
+  it('are sorted by any figure, a speed error either way', () => {
+    expect(sorted(families, 'shaft_load').map((r) => r.option.name)).toEqual(['A-3', 'BX', 'B'])
+    expect(sorted(families, 'speed_error').map((r) => r.option.name)).toEqual(['BX', 'A-3', 'B'])
+    expect(sorted([], 'parts')).toEqual([])
+  })
+})
+
+describe('the comparison of a duty', () => {
+  it('asks what was ticked and leaves open what nobody said', () => {
+    const f = { ...emptyDuty(), power: '5hp', driver_speed: '1160', driven_speed: '400', centre: '30' }
+    expect(compareInput(f, ['step', 'dust'])).toMatchObject({ asked: ['step', 'dust'], tolerance: undefined, service_factor: undefined, centre: { about: '30' } })
+    expect(compareInput(f, [], { angle: 20, clockwise: false }).layout).toEqual({ angle: 20, clockwise: false })
+    expect(new Set(questions.map((q) => q.key)).size).toBe(questions.length)
   })
 })
 

@@ -64,6 +64,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/belt-cut-length": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut length of a flat belt
+         * @description Loop length, how much shorter it is cut for its stretch, what the joint adds.
+         */
+        post: operations["calc_calc_belt_cut_length_calc_belt_cut_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/belt-joint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Joint of a flat belt
+         * @description How each joint is made, step by step, what it keeps of the belt's strength and what it needs.
+         */
+        post: operations["calc_calc_belt_joint_calc_belt_joint_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/belt-length": {
         parameters: {
             query?: never;
@@ -224,6 +264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/drive-compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which kind of drive?
+         * @description One duty answered by V-belts, roller chain, synchronous and flat belts side by side, each sized by its own method.
+         */
+        post: operations["calc_calc_drive_compare_calc_drive_compare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/flat-drive": {
         parameters: {
             query?: never;
@@ -235,9 +295,29 @@ export interface paths {
         put?: never;
         /**
          * Flat belt drive
-         * @description Leather or polyamide: what it carries before it slips, tensions, friction used, dip.
+         * @description Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.
          */
         post: operations["calc_calc_flat_drive_calc_flat_drive_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/flat-select": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose a flat belt drive
+         * @description Leather and polyamide on preferred pulleys, each with the narrowest standard belt that does, ranked by shaft pull, size, width, speed.
+         */
+        post: operations["calc_calc_flat_select_calc_flat_select_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -295,7 +375,7 @@ export interface paths {
         put?: never;
         /**
          * Service factor
-         * @description How hard the driver and the driven machine are on a drive, and for how long.
+         * @description How hard the driver and the driven machine are on a drive, and for how long. Chain and synchronous belts have their own.
          */
         post: operations["calc_calc_service_factor_calc_service_factor_post"];
         delete?: never;
@@ -338,6 +418,26 @@ export interface paths {
          * @description Pitch, outside and caliper diameters, hub and bore limits, how unevenly the chain runs.
          */
         post: operations["calc_calc_sprocket_calc_sprocket_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sync-drive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Synchronous belt drive
+         * @description A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.
+         */
+        post: operations["calc_calc_sync_drive_calc_sync_drive_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -398,6 +498,26 @@ export interface paths {
          * @description ISO 5295 for trapezoidal inch profiles; your own allowed tension for the others.
          */
         post: operations["calc_calc_sync_rating_calc_sync_rating_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sync-select": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose a synchronous drive
+         * @description Every combination of rated profile, width, pulleys and belt for a duty, ranked by shaft pull, size, width and speed error.
+         */
+        post: operations["calc_calc_sync_select_calc_sync_select_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -537,6 +657,26 @@ export interface paths {
          * @description Save what the drive must do.
          */
         put: operations["machines_save_duty_drives__uuid_ident__duty_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/families": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Families of drives
+         * @description What kinds of drive there are.
+         */
+        get: operations["calc_family_list_families_get"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -686,6 +826,61 @@ export interface components {
             /** Shown */
             shown: string;
         };
+        /** BeltCutLengthRequest */
+        BeltCutLengthRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["CutLengthIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltCutLengthResponse */
+        BeltCutLengthResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["CutLengthOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * BeltIn
          * @description The belts on the drive.
@@ -702,6 +897,61 @@ export interface components {
              * @description such as B90, BX90, 5VX1000
              */
             designation: string;
+        };
+        /** BeltJointRequest */
+        BeltJointRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["JointIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltJointResponse */
+        BeltJointResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["JointOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * BeltLengthIn
@@ -788,6 +1038,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["BeltLengthOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -803,7 +1055,7 @@ export interface components {
         };
         /**
          * BuildSave
-         * @description A configuration: the input of its calculation, why it exists, and whether it is settled.
+         * @description A configuration: its family, the input of that family's calculation, why it exists, and whether it is settled.
          *
          *     ``rev`` is the version of the draft it was read at, 0 for a new build.
          */
@@ -820,6 +1072,11 @@ export interface components {
              */
             created_by_name?: string;
             /**
+             * Family
+             * @default v-belt
+             */
+            family?: string;
+            /**
              * Freeze
              * @default false
              */
@@ -829,7 +1086,10 @@ export interface components {
              * Format: uuid
              */
             id?: string;
-            input: components["schemas"]["VBeltDriveIn"];
+            /** Input */
+            input: {
+                [key: string]: unknown;
+            };
             /**
              * Op Id
              * Format: uuid
@@ -874,14 +1134,12 @@ export interface components {
         BuildView: {
             /** Basis */
             basis: string;
-            /** Belts */
-            belts: number;
+            /** Calc */
+            calc: string;
             /** Core Version */
             core_version: string;
             /** Created By Name */
             created_by_name: string;
-            /** Designation */
-            designation: string;
             /** Family */
             family: string;
             /**
@@ -914,6 +1172,8 @@ export interface components {
             valid_from: string;
             /** Valid To */
             valid_to: string | null;
+            /** What */
+            what: string;
         };
         /**
          * CalcLine
@@ -946,6 +1206,35 @@ export interface components {
         CalcList: {
             /** Calculations */
             calculations: components["schemas"]["CalcLine"][];
+        };
+        /**
+         * CallOut
+         * @description A figure hung on the elevation; ``path`` is the input field that touching it changes.
+         */
+        CallOut: {
+            /**
+             * At
+             * @enum {string}
+             */
+            at: "driver" | "driven" | "tight" | "slack" | "centre";
+            /**
+             * Clears
+             * @description input fields that a change of ``path`` takes the place of
+             * @default []
+             */
+            clears?: string[];
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Number */
+            number: string;
+            /** Path */
+            path: string | null;
+            /** Step */
+            step: string | null;
+            /** Unit */
+            unit: string;
         };
         /**
          * CentreIn
@@ -1034,7 +1323,7 @@ export interface components {
              * @description how hard the duty is
              * @default null
              */
-            service_factor?: components["schemas"]["ChainServiceIn"] | null;
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
              * Speed
              * @description speed of the driver
@@ -1125,6 +1414,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["ChainDriveOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1212,6 +1503,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["LengthOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1343,6 +1636,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["ChainRatingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1397,7 +1692,7 @@ export interface components {
              * @description how hard the duty is
              * @default null
              */
-            service_factor?: components["schemas"]["ChainServiceIn"] | null;
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
              * Tolerance
              * @description allowed speed error either way; 3 % is assumed
@@ -1462,6 +1757,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["ChainSelectOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1474,30 +1771,6 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
-        };
-        /**
-         * ChainServiceIn
-         * @description Either a factor taken as given, or load and driver.
-         */
-        ChainServiceIn: {
-            /**
-             * Assume
-             * @description a factor you take as given
-             * @default null
-             */
-            assume?: (number | string) | null;
-            /**
-             * Driver
-             * @description electric motor or turbine; engine through a hydraulic coupling, or straight
-             * @default null
-             */
-            driver?: ("electric" | "engine-hydraulic" | "engine-mechanical") | null;
-            /**
-             * Load
-             * @description how the driven machine runs
-             * @default null
-             */
-            load?: ("smooth" | "moderate" | "heavy") | null;
         };
         /**
          * ChainSlackIn
@@ -1585,6 +1858,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["ChainSlackOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1703,6 +1978,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["ChainWearOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1749,6 +2026,80 @@ export interface components {
             name: string;
             /** Unit */
             unit: string;
+        };
+        /**
+         * CompareIn
+         * @description A duty and what is asked of whatever drives it.
+         */
+        CompareIn: {
+            /**
+             * Asked
+             * @description questions in shop words that a family must not answer with no
+             * @default []
+             */
+            asked?: ("step" | "slips" | "clean" | "oil" | "wet" | "heat" | "dust" | "static" | "reversing" | "stops")[];
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted of each family
+             * @default 3
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["RoomIn"];
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+        };
+        /**
+         * CompareOut
+         * @description Every family, those that fit first in their own order.
+         */
+        CompareOut: {
+            /** Considered */
+            considered: number;
+            /** Families */
+            families: components["schemas"]["FamilyOut"][];
+            /** Order */
+            order: string;
         };
         /**
          * CrownIn
@@ -1813,6 +2164,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["CrownOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -1825,6 +2178,78 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * CutLengthIn
+         * @description A flat belt's path, its material and its joint.
+         */
+        CutLengthIn: {
+            /**
+             * Centre Distance
+             * @description centre distance with the take-up a quarter out
+             * @default null
+             */
+            centre_distance?: (number | string) | null;
+            /**
+             * Crossed
+             * @description the belt is crossed
+             * @default false
+             */
+            crossed?: boolean;
+            /**
+             * Driven Diameter
+             * @description diameter of the driven pulley
+             * @default null
+             */
+            driven_diameter?: (number | string) | null;
+            /**
+             * Driver Diameter
+             * @description diameter of the driver pulley
+             * @default null
+             */
+            driver_diameter?: (number | string) | null;
+            /**
+             * Gap
+             * @description gap that hooks or plates bridge; none is assumed
+             * @default null
+             */
+            gap?: (number | string) | null;
+            /**
+             * Joint
+             * @description joint
+             * @enum {string}
+             */
+            joint: "hooks" | "hooks-hand" | "rawhide" | "plates" | "lap-leather" | "lap-polyamide" | "weld" | "instrument";
+            /**
+             * Lap
+             * @description lap of a glued joint
+             * @default null
+             */
+            lap?: (number | string) | null;
+            /**
+             * Material
+             * @description belt material
+             * @enum {string}
+             */
+            material: "leather-new" | "leather-stretched" | "rubber-fabric" | "canvas" | "balata" | "polyamide" | "polyester" | "aramid" | "urethane";
+            /**
+             * Taped Length
+             * @description length of the path by tape; or the pulleys and the centres
+             * @default null
+             */
+            taped_length?: (number | string) | null;
+        };
+        /**
+         * CutLengthOut
+         * @description Loop and cut length; between least and most is the judgement that the material leaves.
+         */
+        CutLengthOut: {
+            cut_least: components["schemas"]["Figure"];
+            cut_length: components["schemas"]["Figure"];
+            cut_most: components["schemas"]["Figure"];
+            cut_short: components["schemas"]["Figure"];
+            lap: components["schemas"]["Figure"];
+            loop_length: components["schemas"]["Figure"];
         };
         /**
          * Destination
@@ -1849,6 +2274,61 @@ export interface components {
         Destinations: {
             /** Destinations */
             destinations: components["schemas"]["Destination"][];
+        };
+        /** DriveCompareRequest */
+        DriveCompareRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["CompareIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** DriveCompareResponse */
+        DriveCompareResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["CompareOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * DriveCreate
@@ -2074,6 +2554,89 @@ export interface components {
             type: string;
         };
         /**
+         * FamilyLine
+         * @description A family of drives: its whole-drive calculation and the input fields that say what is there.
+         */
+        FamilyLine: {
+            /** Calc */
+            calc: string;
+            /** Found Fields */
+            found_fields: string[];
+            /** Key */
+            key: string;
+            /** Speed Field */
+            speed_field: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * FamilyList
+         * @description Families in the order they are shown.
+         */
+        FamilyList: {
+            /** Families */
+            families: components["schemas"]["FamilyLine"][];
+        };
+        /**
+         * FamilyOption
+         * @description One drive of a family for the duty. ``input`` works again by ``calc``; numbers in the core's units.
+         */
+        FamilyOption: {
+            /** Calc */
+            calc: string;
+            centre_distance: components["schemas"]["Figure"];
+            driven_speed: components["schemas"]["Figure"];
+            efficiency: components["schemas"]["Band"];
+            elevation: components["schemas"]["ElevationOut"];
+            /** Input */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Name */
+            name: string;
+            parts: components["schemas"]["Figure"];
+            shaft_load: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"];
+            speed_error: components["schemas"]["Figure"];
+            /** Telling */
+            telling: string;
+            weight: components["schemas"]["Figure"];
+            width: components["schemas"]["Figure"];
+            yearly_cost: components["schemas"]["Figure"] | null;
+            yearly_loss: components["schemas"]["Figure"];
+        };
+        /**
+         * FamilyOut
+         * @description A family's answer. ``reason`` is one line where it is unsuitable; ``care`` what asks for care.
+         */
+        FamilyOut: {
+            /** Accepted */
+            accepted: number;
+            /** Care */
+            care: string[];
+            /** Considered */
+            considered: number;
+            /** Key */
+            key: string;
+            /** Manners */
+            manners: components["schemas"]["MannerOut"][];
+            /** Missing */
+            missing: string;
+            /** Options */
+            options: components["schemas"]["FamilyOption"][];
+            /** Reason */
+            reason: string;
+            /** Rejected */
+            rejected: components["schemas"]["FellOut"][];
+            /** Title */
+            title: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "good" | "limited" | "no";
+        };
+        /**
          * FellOut
          * @description A limit and how many fell at it first.
          */
@@ -2146,10 +2709,17 @@ export interface components {
          */
         FlatDriveIn: {
             /**
-             * Centre Distance
-             * @description centre distance
+             * Belt Length
+             * @description length of the loop, along the pulley faces
+             * @default null
              */
-            centre_distance: number | string;
+            belt_length?: (number | string) | null;
+            /**
+             * Centre Distance
+             * @description centre distance; leave open to get it from the belt's length
+             * @default null
+             */
+            centre_distance?: (number | string) | null;
             /**
              * Crossed
              * @description the belt is crossed
@@ -2171,6 +2741,8 @@ export interface components {
              * @description speed of the driver
              */
             driver_speed: number | string;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
             /**
              * Material
              * @description belt: leather by thickness in 64ths of an inch, polyamide core by construction
@@ -2199,17 +2771,26 @@ export interface components {
          */
         FlatDriveOut: {
             belt_length: components["schemas"]["Figure"];
+            belt_mass: components["schemas"]["Figure"];
             belt_speed: components["schemas"]["Figure"];
             capacity: components["schemas"]["Figure"];
+            centre_distance: components["schemas"]["Figure"];
             centrifugal: components["schemas"]["Figure"];
             design_power: components["schemas"]["Figure"];
+            /** Designation */
+            designation: string;
             dip: components["schemas"]["Figure"];
             driven_speed: components["schemas"]["Figure"];
+            driven_speed_low: components["schemas"]["Figure"];
             friction_there: components["schemas"]["Figure"];
             friction_used: components["schemas"]["Figure"];
+            hub_running: components["schemas"]["Figure"];
+            hub_standing: components["schemas"]["Figure"];
             initial_tension: components["schemas"]["Figure"];
+            service_factor: components["schemas"]["Figure"];
             slack: components["schemas"]["Figure"];
             small_arc: components["schemas"]["Figure"];
+            span: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"];
             tight: components["schemas"]["Figure"];
             width_that_does: components["schemas"]["Figure"];
@@ -2254,6 +2835,119 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["FlatDriveOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * FlatSelectIn
+         * @description A duty for a flat belt.
+         */
+        FlatSelectIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["RoomIn"];
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+        };
+        /** FlatSelectRequest */
+        FlatSelectRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["FlatSelectIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** FlatSelectResponse */
+        FlatSelectResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SelectOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -2300,6 +2994,57 @@ export interface components {
             formulas: components["schemas"]["FormulaOut"][];
             /** Tables */
             tables: components["schemas"]["TableOut"][];
+        };
+        /**
+         * JointIn
+         * @description A joint and the belt it is for.
+         */
+        JointIn: {
+            /**
+             * Joint
+             * @description joint
+             * @enum {string}
+             */
+            joint: "hooks" | "hooks-hand" | "rawhide" | "plates" | "lap-leather" | "lap-polyamide" | "weld" | "instrument";
+            /**
+             * Smallest Pulley
+             * @description smallest pulley it runs over
+             * @default null
+             */
+            smallest_pulley?: (number | string) | null;
+            /**
+             * Thickness
+             * @description belt thickness, by caliper
+             */
+            thickness: number | string;
+            /**
+             * Width
+             * @description belt width
+             */
+            width: number | string;
+        };
+        /**
+         * JointOut
+         * @description The card: what it keeps of the belt, its measures, the work in order, the cautions.
+         */
+        JointOut: {
+            /** Card */
+            card: string[];
+            /** Cautions */
+            cautions: string[];
+            efficiency: components["schemas"]["Band"];
+            hooks_for: components["schemas"]["Band"] | null;
+            /** Joint */
+            joint: string;
+            lap_long: components["schemas"]["Figure"] | null;
+            lap_short: components["schemas"]["Figure"] | null;
+            least_pulley: components["schemas"]["Figure"] | null;
+            /** Name */
+            name: string;
+            /** Take Up */
+            take_up: string;
+            thickness: components["schemas"]["Figure"];
+            width: components["schemas"]["Figure"];
         };
         /**
          * LayoutIn
@@ -2437,6 +3182,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["LinkBeltOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -2572,6 +3319,41 @@ export interface components {
             walk_order: number;
         };
         /**
+         * MainAnswer
+         * @description One of the few answers a mechanic came for.
+         */
+        MainAnswer: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Main */
+            main: string;
+            /** Step */
+            step: string | null;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * MannerOut
+         * @description How a family behaves in one respect.
+         */
+        MannerOut: {
+            /** Asked */
+            asked: boolean;
+            /** Key */
+            key: string;
+            /** Question */
+            question: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "good" | "limited" | "no";
+            /** Words */
+            words: string;
+        };
+        /**
          * NoticeOut
          * @description A remark on the result.
          */
@@ -2627,6 +3409,34 @@ export interface components {
             /** Stocked */
             stocked: boolean;
             width: components["schemas"]["Figure"];
+        };
+        /**
+         * OwnBeltIn
+         * @description A belt by its maker's sheet, for profiles without a public rating.
+         */
+        OwnBeltIn: {
+            /**
+             * Mass
+             * @description mass per length of that belt
+             * @default null
+             */
+            mass?: (number | string) | null;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /**
+             * Tension
+             * @description working tension allowed at that width
+             */
+            tension: number | string;
+            /**
+             * Width
+             * @description its width
+             */
+            width: number | string;
         };
         /**
          * RatingIn
@@ -2723,6 +3533,24 @@ export interface components {
             says: string;
         };
         /**
+         * RoomIn
+         * @description What there is room for.
+         */
+        RoomIn: {
+            /**
+             * Largest
+             * @description largest wheel that fits, outside diameter
+             * @default null
+             */
+            largest?: (number | string) | null;
+            /**
+             * Width
+             * @description widest belt, chain or sheave face that fits
+             * @default null
+             */
+            width?: (number | string) | null;
+        };
+        /**
          * RoundBeltIn
          * @description A round urethane belt on its path.
          */
@@ -2792,6 +3620,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["RoundBeltOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -2806,8 +3636,27 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * SelectOut
+         * @description Ranked options; empty when nothing fits, and then ``rejected`` says where they fell.
+         */
+        SelectOut: {
+            /** Accepted */
+            accepted: number;
+            /** Best */
+            best: string;
+            /** Considered */
+            considered: number;
+            /** Missing */
+            missing: string;
+            /** Options */
+            options: components["schemas"]["FamilyOption"][];
+            /** Rejected */
+            rejected: components["schemas"]["FellOut"][];
+            spare: components["schemas"]["Figure"] | null;
+        };
+        /**
          * ServiceFactorIn
-         * @description Either a factor taken as given, or what it follows from.
+         * @description Either a factor taken as given, or what it follows from; each family has its own factors for it.
          */
         ServiceFactorIn: {
             /**
@@ -2834,6 +3683,12 @@ export interface components {
              * @default null
              */
             hours_a_day?: (number | string) | null;
+            /**
+             * Load
+             * @description how it runs, where no machine of the list fits
+             * @default null
+             */
+            load?: ("light" | "medium" | "heavy" | "extra heavy") | null;
             /**
              * Machine
              * @description the driven machine
@@ -2881,6 +3736,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["ServiceOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -2917,10 +3774,17 @@ export interface components {
              */
             hours_a_day?: (number | string) | null;
             /**
+             * Load
+             * @description how it runs, where no machine of the list fits
+             * @default null
+             */
+            load?: ("light" | "medium" | "heavy" | "extra heavy") | null;
+            /**
              * Machine
              * @description the driven machine
+             * @default null
              */
-            machine: string;
+            machine?: string | null;
         };
         /**
          * ServiceOut
@@ -2939,6 +3803,20 @@ export interface components {
             machine_class: string;
             /** Torque */
             torque: string;
+        };
+        /**
+         * Setting
+         * @description How the drive is set by hand: steps in order, figures between * marks, and what stays doubtful.
+         */
+        Setting: {
+            /** Remark */
+            remark: string;
+            /** Room */
+            room: string;
+            /** Steps */
+            steps: string[];
+            /** Title */
+            title: string;
         };
         /**
          * ShaftIn
@@ -2974,6 +3852,27 @@ export interface components {
              * @default null
              */
             kind?: ("outside" | "effective" | "datum" | "pitch") | null;
+        };
+        /**
+         * SheetOut
+         * @description What a drive's page shows beside its elevation, the same for every family.
+         */
+        SheetOut: {
+            /** Answers */
+            answers: components["schemas"]["MainAnswer"][];
+            /** Call Outs */
+            call_outs: components["schemas"]["CallOut"][];
+            /** Designation */
+            designation: string;
+            /** Family */
+            family: string;
+            /**
+             * Set Line
+             * @description the setting in one line
+             */
+            set_line: string;
+            setting: components["schemas"]["Setting"];
+            spare: components["schemas"]["Figure"];
         };
         /**
          * SourceOut
@@ -3081,6 +3980,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["SpeedRatioOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3163,6 +4064,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["SprocketOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3193,6 +4096,183 @@ export interface components {
             y1: number;
             /** Y2 */
             y2: number;
+        };
+        /**
+         * SyncDriveIn
+         * @description A synchronous drive: duty, belt, pulleys, centres or belt teeth.
+         */
+        SyncDriveIn: {
+            /**
+             * Belt Teeth
+             * @description teeth of the belt
+             * @default null
+             */
+            belt_teeth?: number | null;
+            /**
+             * Centre Distance
+             * @description centre distance; the next whole number of teeth is taken
+             * @default null
+             */
+            centre_distance?: (number | string) | null;
+            /**
+             * Driven Teeth
+             * @description teeth of the driven
+             */
+            driven_teeth: number;
+            /**
+             * Driver Teeth
+             * @description teeth of the driver
+             */
+            driver_teeth: number;
+            /**
+             * Idler
+             * @description idler, and where it runs
+             * @default none
+             * @enum {string}
+             */
+            idler?: "none" | "inside, slack side" | "outside, slack side" | "inside, tight side" | "outside, tight side";
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /**
+             * Own Mass
+             * @description mass per length of that belt
+             * @default null
+             */
+            own_mass?: (number | string) | null;
+            /**
+             * Own Tension
+             * @description working tension its maker allows at this width; needed for metric and curvilinear profiles
+             * @default null
+             */
+            own_tension?: (number | string) | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Speed
+             * @description speed of the driver
+             */
+            speed: number | string;
+            /**
+             * Upright
+             * @description the shafts stand upright
+             * @default false
+             */
+            upright?: boolean;
+            /**
+             * Width
+             * @description belt width
+             */
+            width: number | string;
+        };
+        /**
+         * SyncDriveOut
+         * @description The drive worked through; tensions are for the whole belt.
+         */
+        SyncDriveOut: {
+            apart_to_tension: components["schemas"]["Figure"] | null;
+            /** Basis */
+            basis: string;
+            belt_length: components["schemas"]["Figure"];
+            belt_mass: components["schemas"]["Figure"] | null;
+            belt_speed: components["schemas"]["Figure"];
+            belt_teeth: components["schemas"]["Figure"];
+            centre_distance: components["schemas"]["Figure"];
+            closer_to_fit: components["schemas"]["Figure"] | null;
+            deflection: components["schemas"]["Figure"];
+            deflection_force: components["schemas"]["Figure"];
+            design_power: components["schemas"]["Figure"];
+            /** Designation */
+            designation: string;
+            driven_outside: components["schemas"]["Figure"];
+            driven_pitch: components["schemas"]["Figure"];
+            driven_speed: components["schemas"]["Figure"];
+            driver_outside: components["schemas"]["Figure"];
+            driver_pitch: components["schemas"]["Figure"];
+            face_between_flanges: components["schemas"]["Figure"] | null;
+            frequency: components["schemas"]["Figure"] | null;
+            hub_running: components["schemas"]["Figure"];
+            hub_standing: components["schemas"]["Figure"];
+            jump_margin: components["schemas"]["Figure"];
+            load_factor: components["schemas"]["Figure"];
+            mesh_factor: components["schemas"]["Figure"];
+            power: components["schemas"]["Figure"];
+            slack: components["schemas"]["Figure"];
+            span: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"];
+            static_tension: components["schemas"]["Figure"];
+            teeth_in_mesh: components["schemas"]["Figure"];
+            tight: components["schemas"]["Figure"];
+            width_factor: components["schemas"]["Figure"];
+            wrap: components["schemas"]["Figure"];
+        };
+        /** SyncDriveRequest */
+        SyncDriveRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["SyncDriveIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SyncDriveResponse */
+        SyncDriveResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SyncDriveOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * SyncLengthIn
@@ -3283,6 +4363,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["SyncLengthOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3362,6 +4444,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["SyncPulleyOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3472,6 +4556,124 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["SyncRatingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SyncSelectIn
+         * @description A duty, and your own belt where no public rating exists.
+         */
+        SyncSelectIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["RoomIn"];
+            /**
+             * @description a belt by its maker's sheet; then only this one is searched
+             * @default null
+             */
+            own_belt?: components["schemas"]["OwnBeltIn"] | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+        };
+        /** SyncSelectRequest */
+        SyncSelectRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["SyncSelectIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SyncSelectResponse */
+        SyncSelectResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["SelectOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3635,6 +4837,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["VBeltDriveOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3688,6 +4892,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["RatingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -3812,6 +5018,8 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["VBeltSelectOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
@@ -4265,6 +5473,230 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ValidationErrorModel"][];
+                };
+            };
+        };
+    };
+    calc_calc_belt_cut_length_calc_belt_cut_length_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltCutLengthRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltCutLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_belt_joint_calc_belt_joint_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltJointRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltJointResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
                 };
             };
         };
@@ -5165,6 +6597,118 @@ export interface operations {
             };
         };
     };
+    calc_calc_drive_compare_calc_drive_compare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveCompareRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveCompareResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_flat_drive_calc_flat_drive_post: {
         parameters: {
             query?: never;
@@ -5185,6 +6729,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlatDriveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_flat_select_calc_flat_select_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlatSelectRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlatSelectResponse"];
                 };
             };
             /** @description problem */
@@ -5837,6 +7493,118 @@ export interface operations {
             };
         };
     };
+    calc_calc_sync_drive_calc_sync_drive_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyncDriveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncDriveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_sync_length_calc_sync_length_post: {
         parameters: {
             query?: never;
@@ -6081,6 +7849,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyncRatingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_sync_select_calc_sync_select_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyncSelectRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncSelectResponse"];
                 };
             };
             /** @description problem */
@@ -6984,6 +8864,35 @@ export interface operations {
                         type: string;
                         yours?: unknown;
                     };
+                };
+            };
+        };
+    };
+    calc_family_list_families_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FamilyList"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValidationErrorModel"][];
                 };
             };
         };

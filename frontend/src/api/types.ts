@@ -6,8 +6,34 @@ export type Band = Schemas['Band']
 export type Notice = Schemas['NoticeOut']
 export type Step = Schemas['WorkingStep']
 export type Elevation = Schemas['ElevationOut']
-export type DriveAnswer = Schemas['VBeltDriveResponse']
-export type DriveInput = Schemas['VBeltDriveIn']
+export type Sheet = Schemas['SheetOut']
+export type VBeltAnswer = Schemas['VBeltDriveResponse']
+export type VBeltInput = Schemas['VBeltDriveIn']
+export type CompareAnswer = Schemas['DriveCompareResponse']
+export type CompareInput = Schemas['CompareIn']
+export type FamilyOffer = Schemas['FamilyOut']
+export type FamilyOption = Schemas['FamilyOption']
+export type FamilyLine = Schemas['FamilyLine']
+/** The input of a family's whole-drive calculation; only the family itself knows its fields. */
+export type DriveInput = Record<string, unknown>
+/** The answer of any whole-drive calculation: what is common to the families. */
+export interface DriveAnswer {
+  calc: string
+  basis: 'ip20-1988' | 'ip20-1977'
+  input: Record<string, unknown>
+  result: Record<string, unknown>
+  working: Step[]
+  notices: Notice[]
+  elevation: Elevation | null
+  sheet: Sheet | null
+}
+/** A drive somebody chose: which family works it, and from what. */
+export interface Picked {
+  family: string
+  calc: string
+  name: string
+  input: DriveInput
+}
 export type SelectAnswer = Schemas['VBeltSelectResponse']
 export type SelectInput = Schemas['VBeltSelectIn']
 export type Option = Schemas['OptionOut']

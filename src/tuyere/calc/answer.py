@@ -136,6 +136,7 @@ class CallOut(Answer):
     number: str
     unit: str
     path: str | None
+    clears: list[str] = Field(default=[], description="input fields that a change of ``path`` takes the place of")
     step: str | None
 
 

@@ -57,10 +57,19 @@ class Frame:
         a, b = self.figure(low, kind, step=steps[0], per=per), self.figure(high, kind, step=steps[1], per=per)
         return Band(low=a, high=b, per=per, shown=f"{a.number} – {b.number} {b.unit_shown}".strip())
 
-    def call_out(self, key: str, at: Place, label: str, figure: Figure, path: str | None = None) -> CallOut:
-        """A figure hung on the elevation."""
+    def call_out(
+        self, key: str, at: Place, label: str, figure: Figure, path: str | None = None, *clears: str
+    ) -> CallOut:
+        """A figure hung on the elevation; changing ``path`` takes the place of ``clears``."""
         return CallOut(
-            key=key, at=at, label=label, number=figure.number, unit=figure.unit_shown, path=path, step=figure.step
+            key=key,
+            at=at,
+            label=label,
+            number=figure.number,
+            unit=figure.unit_shown,
+            path=path,
+            clears=list(clears),
+            step=figure.step,
         )
 
     def working(self) -> list[WorkingStep]:

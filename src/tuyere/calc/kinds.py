@@ -41,6 +41,6 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K("count", "", "", "", "", "", 1, 1000, (1, 1000), "whole number", "4"),
     _K("hours", "hour", "hour", "hour", "h", "h", 0, 1e7, (0.01, 1e6), "time", "16, 16 h"),
     _K("energy", "kWh", "kilowatt_hour", "kilowatt_hour", "kWh", "kWh", 0, 1e9, (1, 1e7), "energy", "1200 kWh"),
-    _K("price", "", "", "", "a kWh", "a kWh", 0, 100, (0.01, 10), "price of a kilowatt-hour", "0.15"),
+    _K("money", "", "", "", "", "", 0, 1e9, (1, 1e7), "money", "250"),
     _K("frequency", "Hz", "Hz", "Hz", "Hz", "Hz", 1e-2, 1e5, (1, 1000), "frequency", "42 Hz"),
 )}

@@ -75,6 +75,8 @@ QUANTITIES: dict[str, Quantity] = {
     "K_theta": _(r"K_\theta", "1", "arc factor"),
     "K_L": _("K_L", "1", "length factor"),
     "P_b": _(r"P_\mathrm{b}", "kW", "power one belt carries on this drive"),
+    "K_link": _(r"K_\mathrm{link}", "1", "share of a link belt"),
+    "P_lk": _(r"P_\mathrm{link}", "kW", "power one link belt carries"),
     "N_x": _("N", "1", "belts needed, before rounding up"),
     "N": _("N", "1", "belts, rounded up"),
     "N_b": _(r"N_\mathrm{b}", "1", "belts on the drive"),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import copy
 import uuid
 from collections.abc import Callable
 from datetime import date, timedelta
@@ -10,7 +11,8 @@ from typing import Any
 from sqlalchemy.engine import Engine
 from sqlmodel import Session, SQLModel, select
 
-from tuyere.demo.works import WORKS, DemoBuild, DemoDrive
+from tuyere.calc.families.protocol import FAMILIES
+from tuyere.demo.works import WORKS, DemoBuild, DemoDrive, OtherBuild
 from tuyere.store.build_book import save_build
 from tuyere.store.drive_book import save_duty
 from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineCreate
@@ -25,17 +27,30 @@ def _ident(*words: str) -> uuid.UUID:
     return uuid.uuid5(NAMESPACE, "/".join(words))
 
 
-def build_form(drive: DemoDrive, build: DemoBuild, rev: int, op_id: uuid.UUID) -> BuildSave:
-    """A demo build as the form a person would send."""
+def _given(drive: DemoDrive, build: DemoBuild | OtherBuild) -> dict[str, Any]:
+    """The build's input with the drive's duty in it."""
+    layout = {"angle": drive.angle, "clockwise": drive.clockwise}
+    if isinstance(build, OtherBuild):
+        given = copy.deepcopy(build.given) | {"power": drive.power, "service_factor": drive.service, "layout": layout}
+        at = given
+        *path, name = FAMILIES[build.family].speed_field.split(".")
+        for step in path:
+            at = at.setdefault(step, {})
+        at[name] = drive.speed
+        return given
     wheel = {"kind": build.kind, "groove": build.groove}
-    given: dict[str, Any] = {
+    return {
         "power": drive.power,
         "service_factor": drive.service,
         "driver": {"speed": drive.speed, "sheave": {"diameter": build.driver, **wheel}},
         "driven": {"sheave": {"diameter": build.driven, **wheel}},
         "belt": {"designation": build.belt, "count": build.count},
-        "layout": {"angle": drive.angle, "clockwise": drive.clockwise},
+        "layout": layout,
     }
+
+
+def build_form(drive: DemoDrive, build: DemoBuild | OtherBuild, rev: int, op_id: uuid.UUID) -> BuildSave:
+    """A demo build as the form a person would send."""
     return BuildSave.model_validate(
         {
             "id": op_id,
@@ -44,7 +59,8 @@ def build_form(drive: DemoDrive, build: DemoBuild, rev: int, op_id: uuid.UUID) -
             "created_by_name": build.by,
             "purpose": build.purpose,
             "freeze": build.frozen,
-            "input": given,
+            "family": build.family if isinstance(build, OtherBuild) else "v-belt",
+            "input": _given(drive, build),
             "temporary": bool(build.temporary),
             "temporary_reason": build.temporary,
             "promised_date": date.today() + timedelta(days=21) if build.temporary else None,

@@ -23,6 +23,18 @@ class DemoBuild:
 
 
 @dataclass(frozen=True)
+class OtherBuild:
+    """A build of another family, or of a V-belt drive out of the usual: its input without the duty."""
+
+    family: str
+    given: dict[str, Any]
+    purpose: str = "fitted"
+    by: str = "N. Dray"
+    frozen: bool = True
+    temporary: str = ""
+
+
+@dataclass(frozen=True)
 class DemoDrive:
     """A drive with its duty and builds; ``service`` as the calculations take it."""
 
@@ -31,7 +43,7 @@ class DemoDrive:
     speed: str
     wanted: str
     service: dict[str, Any]
-    builds: tuple[DemoBuild, ...]
+    builds: tuple[DemoBuild | OtherBuild, ...]
     centre: str = ""
     angle: float = 0.0
     clockwise: bool = True
@@ -129,6 +141,28 @@ WORKS: tuple[DemoMachine, ...] = (
             ("spring", "Roller pressure springs", "Back off all six hand wheels."),
         ),
         (
+            DemoDrive(
+                "Breaker rollers, gearbox to first roller",
+                "15hp",
+                "118",
+                "47",
+                _runs(MOTOR, "textile-machinery", 16),
+                (
+                    OtherBuild(
+                        "roller-chain",
+                        {
+                            "chain": "140",
+                            "driver_teeth": 18,
+                            "driven_teeth": 45,
+                            "pitches": 80,
+                            "lubrication": "adequate",
+                        },
+                        by="T. Sedge",
+                    ),
+                ),
+                centre="40",
+                angle=-20,
+            ),
             DemoDrive(
                 "Roller gearbox input",
                 "20hp",
@@ -296,6 +330,26 @@ WORKS: tuple[DemoMachine, ...] = (
         ),
         (
             DemoDrive(
+                "Pickup reel chain",
+                "4hp",
+                "240",
+                "150",
+                _runs("engine-multi", "forage-chopper-or-baler", 6),
+                (
+                    OtherBuild(
+                        "roller-chain",
+                        {"chain": "80",
+                            "driver_teeth": 17,
+                            "driven_teeth": 27,
+                            "pitches": 72,
+                            "lubrication": "dusty"},
+                        by="M. Teasel",
+                    ),
+                ),
+                centre="25",
+                angle=10,
+            ),
+            DemoDrive(
                 "Pickup countershaft",
                 "10hp",
                 "540",
@@ -375,9 +429,150 @@ WORKS: tuple[DemoMachine, ...] = (
         "industrial",
         140,
         (("electric", "Isolator Q21", "Lock, tag, try start, prove dead."),),
-        (DemoDrive("Countershaft", "3hp", "1735", "430", _runs(MOTOR, "textile-machinery", 8), (), centre="22"),),
+        (
+            DemoDrive("Countershaft", "3hp", "1735", "430", _runs(MOTOR, "textile-machinery", 8), (), centre="22"),
+            DemoDrive(
+                "From the line shaft",
+                "2.5hp",
+                "300",
+                "210",
+                _runs("line-shaft", "textile-machinery", 8),
+                (
+                    OtherBuild(
+                        "flat",
+                        {
+                            "driver_diameter": "14 in",
+                            "driven_diameter": "20 in",
+                            "centre_distance": "11 ft",
+                            "material": "leather-18",
+                            "width": "5 in",
+                        },
+                    ),
+                ),
+                centre="11 ft",
+                angle=-35,
+            ),
+        ),
     ),
     DemoMachine(
-        "Rope walk winder", "RW-1", "Rope walk", "shop", 150, (("electric", "Isolator Q61", "Lock, tag, prove dead."),)
+        "Rope walk winder",
+        "RW-1",
+        "Rope walk",
+        "shop",
+        150,
+        (("electric", "Isolator Q61", "Lock, tag, prove dead."),),
+        (
+            DemoDrive(
+                "Indexer",
+                "1.5hp",
+                "870",
+                "290",
+                _runs(MOTOR, "textile-machinery", 8),
+                (
+                    OtherBuild(
+                        "synchronous",
+                        {"profile": "H", "width": "1 in", "driver_teeth": 20, "driven_teeth": 60, "belt_teeth": 100},
+                    ),
+                ),
+                centre="15",
+                angle=15,
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Oil press",
+        "OM-2",
+        "Oil mill",
+        "industrial",
+        135,
+        (
+            ("electric", "Isolator Q51", "Lock, tag, try start, prove dead."),
+            ("hydraulic", "Ram valve H3", "Lower the ram, open H3 to tank, read zero."),
+        ),
+        (
+            DemoDrive(
+                "Pump drive",
+                "10hp",
+                "1160",
+                "870",
+                _runs(MOTOR, "pump-piston", 10),
+                (
+                    OtherBuild(
+                        "synchronous",
+                        {"profile": "H", "width": "3 in", "driver_teeth": 36, "driven_teeth": 48, "belt_teeth": 125},
+                        by="I. Rook",
+                    ),
+                ),
+                centre="20",
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Line shaft",
+        "LS-1",
+        "Hackling loft",
+        "industrial",
+        138,
+        (("electric", "Isolator Q20, ground floor", "Lock, tag; throw every belt to its loose pulley."),),
+        (
+            DemoDrive(
+                "Motor to line shaft",
+                "7.5hp",
+                "870",
+                "300",
+                _runs(MOTOR, "line-shaft", 8),
+                (
+                    OtherBuild(
+                        "flat",
+                        {
+                            "driver_diameter": "10 in",
+                            "driven_diameter": "29 in",
+                            "centre_distance": "12 ft 6 in",
+                            "material": "leather-20",
+                            "width": "7 in",
+                        },
+                    ),
+                ),
+                centre="12'6",
+                angle=40,
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Roller conveyor",
+        "CV-3",
+        "Bale store",
+        "conveyor",
+        75,
+        (("electric", "Isolator Q33 at the stairs", "Lock, tag, prove dead."),),
+        (
+            DemoDrive(
+                "Roller drive",
+                "1.5hp",
+                "1160",
+                "520",
+                _runs(MOTOR, "conveyor-light-duty-package", 10),
+                (
+                    OtherBuild(
+                        "v-belt",
+                        {
+                            "driver": {"sheave": {"diameter": "4.2 in", "groove": "A"}},
+                            "driven": {"sheave": {"diameter": "9.2 in", "groove": "A"}},
+                            "belt": {"designation": "A62", "construction": "link"},
+                        },
+                    ),
+                ),
+                centre="20",
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Bale conveyor",
+        "CV-2",
+        "Bale store",
+        "conveyor",
+        72,
+        (("electric", "Isolator Q32 beside the head drum", "Lock, tag, try start, prove dead."),),
+        (DemoDrive("Head drum", "5hp", "145", "58", _runs(MOTOR, "conveyor-pan", 16), (), centre="30"),),
     ),
 )

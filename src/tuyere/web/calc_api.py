@@ -10,6 +10,7 @@ from flask_openapi3 import APIBlueprint, Tag
 
 import tuyere.calc.every  # noqa: F401  (registers the calculations)
 from tuyere.calc.answer import Answer
+from tuyere.calc.families.protocol import families
 from tuyere.calc.registry import CALCULATIONS, Calculation, work
 from tuyere.calc.shorthand import calculators, read_duty
 from tuyere.core.tables import table
@@ -50,6 +51,22 @@ class Choices(Answer):
 
     drivers: list[Choice]
     driven_machines: list[Choice]
+
+
+class FamilyLine(Answer):
+    """A family of drives: its whole-drive calculation and the input fields that say what is there."""
+
+    key: str
+    title: str
+    calc: str
+    speed_field: str
+    found_fields: list[str]
+
+
+class FamilyList(Answer):
+    """Families in the order they are shown."""
+
+    families: list[FamilyLine]
 
 
 class Destination(Answer):
@@ -111,6 +128,16 @@ def choices() -> Response:
             driven_machines=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("driven_machines").rows],
         )
     )
+
+
+@api.get("/families", summary="Families of drives", responses={200: FamilyList})
+def family_list() -> Response:
+    """What kinds of drive there are."""
+    lines = [
+        FamilyLine(key=f.key, title=f.title, calc=f.calc, speed_field=f.speed_field, found_fields=list(f.found_fields))
+        for f in families()
+    ]
+    return answer(FamilyList(families=lines))
 
 
 @api.get("/shorthand", summary="Read a command line", responses=documented(Destinations))

@@ -27,7 +27,7 @@ const rows = computed(() =>
     <tbody>
       <tr v-for="r in rows" :key="r.key">
         <th scope="row">{{ r.name }}</th>
-        <td class="figure" :class="{ words: r.shown.length > 26 }">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></td>
+        <td class="figure" :class="{ words: r.shown.length > 18 }">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></td>
         <td class="ask">
           <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
         </td>

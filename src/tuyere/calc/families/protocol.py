@@ -141,6 +141,7 @@ class Family(ABC, Generic[In]):
     calc: ClassVar[str]
     manners_table: ClassVar[str]
     found_fields: ClassVar[tuple[str, ...]]
+    speed_field: ClassVar[str]
     bases: ClassVar[tuple[str, ...]] = ()
 
     @abstractmethod

@@ -3,7 +3,7 @@
 from numpy import log10
 
 from tuyere.core.rounding import round_up
-from tuyere.core.sources import EXACT_UNITS, IP20, IP_RATING, Source
+from tuyere.core.sources import EXACT_UNITS, IP20, IP_RATING, PRACTICE, Source
 from tuyere.core.steps import Num, formula
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
@@ -111,3 +111,9 @@ def pitch_from_effective(d_e: Num, h_p: Num) -> Num:
 def effective_from_pitch(d_p: Num, h_p: Num) -> Num:
     """Effective diameter from the pitch diameter."""
     return d_p + h_p
+
+
+@formula("P_lk", PRACTICE)
+def link_power(P_b: Num, K_link: Num) -> Num:
+    """A link belt carries a share of what the plain belt of its section does."""
+    return P_b * K_link

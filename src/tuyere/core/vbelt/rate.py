@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError, NoSolution
@@ -10,6 +10,7 @@ from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
 from tuyere.core.geometry.formulas import open_large_arc, open_length, open_small_arc, open_span
 from tuyere.core.notices import notice
+from tuyere.core.sources import Source
 from tuyere.core.speeds.formulas import (
     belt_speed,
     driven_speed,
@@ -30,6 +31,7 @@ from tuyere.core.vbelt.formulas import (
     corrected_power,
     inch_diameter,
     length_mm,
+    link_power,
     spare_power,
     thousand_rpm,
     whole_belts,
@@ -47,6 +49,11 @@ from tuyere.core.vbelt.tables import (
 )
 
 MOST_BELTS = 30
+LINK_SECTIONS = ("A", "B", "C")
+LINK_SHARE = 0.9
+LINK_SOURCE = Source(
+    "practice with link belts, 0.9 to 1.0 of the plain belt", origin="common practice", confidence="low"
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +72,7 @@ class Given:
     angle_deg: float = 0.0
     clockwise: bool = True
     tape_mark_mm: float | None = None
+    link: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,6 +166,25 @@ def rate_one_belt(
     return BeltRating(float(basic), float(added), float(k_theta), float(k_l), float(corrected), float(kw))
 
 
+def rated_as_link(belt: Belt, one: BeltRating) -> BeltRating:
+    """A link belt of the section in place of the plain belt. Raises InputError on narrow, cogged and large sections.
+
+    Source: common practice, 0.9 to 1.0 of the plain belt; the low end is taken.
+    """
+    if belt.section.name not in LINK_SECTIONS:
+        raise InputError(
+            "belt.construction",
+            "link",
+            f"no link belt is known to run in place of {belt.section.name}",
+            " ".join(LINK_SECTIONS),
+        )
+    share = looked_up("K_link", LINK_SHARE, "", LINK_SOURCE)
+    notice("caution", "link-belt", "A link belt counts as 0.9 of the plain belt (common practice, low confidence): tabs trailing, retension after 24 h, "
+           "never beside an endless belt, not as a clutch.", "belt.construction", "Its own sheet comes first.")  # fmt: skip
+    kw = mark("belt_power", link_power(one.corrected_kw, share))
+    return replace(one, corrected_kw=float(kw))
+
+
 def rate(given: Given) -> Rating:
     """Work a V-belt drive through. The order of the lines is the order of the method.
 
@@ -204,6 +231,8 @@ def rate(given: Given) -> Rating:
     span = mark("span", open_span(centre, small.line_mm, large.line_mm))
 
     one = rate_one_belt(given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis)
+    if given.link:
+        one = rated_as_link(given.belt, one)
     exact = mark("belts_exact", belts_needed(design, one.corrected_kw))
     needed = int(mark("belts_needed", whole_belts(exact)))
     count = given.count or needed

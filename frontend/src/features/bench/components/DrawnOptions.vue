@@ -10,7 +10,7 @@ import { plainName } from '@/shared/format/words'
 interface Option {
   name: string
   elevation: Elevation
-  drive: Record<string, unknown>
+  drive?: Record<string, unknown>
   [key: string]: unknown
 }
 const props = defineProps<{ options: Option[]; rejected: { limit: string; count: number }[]; considered: number; accepted: number }>()
@@ -22,7 +22,7 @@ const scale = computed(() => Math.min(...props.options.map((o) => fit(o.elevatio
 const isFigure = (x: unknown): x is Figure => typeof x === 'object' && x !== null && 'shown' in x
 function rows(o: Option) {
   const own = Object.entries(o).filter(([k]) => !k.endsWith('teeth'))
-  const inner = TELLING.map((k) => [k, o.drive[k]] as const)
+  const inner = TELLING.map((k) => [k, o.drive?.[k]] as const)
   return [...inner, ...own].flatMap(([k, x]) => (isFigure(x) ? [{ name: plainName(k), shown: x.shown }] : []))
 }
 </script>

@@ -15,6 +15,8 @@ const typed = defineModel<Record<string, string | boolean | undefined>>({ requir
 const settings = useSettings()
 const choices = useChoices()
 const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name)) + (f.needed ? '' : ', if known')
+// What only repeats the label is no help.
+const says = (f: Field) => f.help.trim().toLowerCase() !== plainName(f.name).toLowerCase() && f.help
 const set = (path: string, v: string | boolean | undefined) => (typed.value = { ...typed.value, [path]: v })
 const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.value[path] as string) : '')
 </script>
@@ -56,9 +58,13 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           :fault="faultAt(problem, 'input.' + f.path)"
           @update:model-value="set(f.path, $event)"
         />
+        <fieldset v-else-if="f.form === 'many'">
+          <legend>{{ plainName(f.name) }}</legend>
+          <el-checkbox v-for="o in f.options" :key="o" :model-value="typed[`${f.path}.${o}`] === true" :label="plainName(o)" @change="set(`${f.path}.${o}`, $event === true)" />
+        </fieldset>
         <el-checkbox v-else-if="f.form === 'flag'" :model-value="typed[f.path] === true" :label="plainName(f.name)" @change="set(f.path, $event === true)" />
         <WordField v-else :model-value="text(f.path)" :label="label(f)" :fault="faultAt(problem, 'input.' + f.path)" @update:model-value="set(f.path, $event)" />
-        <p v-if="f.help" class="help">{{ wheelName(settings.wheelWord, f.help) }}</p>
+        <p v-if="says(f)" class="help">{{ wheelName(settings.wheelWord, f.help) }}</p>
       </div>
     </template>
   </div>

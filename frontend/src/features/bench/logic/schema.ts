@@ -6,6 +6,7 @@ export interface Schema {
   enum?: string[]
   const?: string
   anyOf?: Schema[]
+  items?: Schema
   $ref?: string
   properties?: Record<string, Schema>
   required?: string[]
@@ -22,6 +23,7 @@ export type Field =
   | { form: 'quantity'; name: string; path: string; help: string; us: string; si: string; example: string; kind: string; needed: boolean }
   | { form: 'choice'; name: string; path: string; help: string; options: string[]; needed: boolean }
   | { form: 'keyed'; name: string; path: string; help: string; table: 'drivers' | 'driven_machines'; needed: boolean }
+  | { form: 'many'; name: string; path: string; help: string; options: string[]; needed: boolean }
   | { form: 'flag'; name: string; path: string; help: string; needed: boolean }
   | { form: 'number'; name: string; path: string; help: string; needed: boolean }
   | { form: 'text'; name: string; path: string; help: string; needed: boolean }
@@ -47,6 +49,7 @@ export function fieldsOf(schema: Schema & { $defs?: Record<string, Schema> }, de
     if (s['x-kind'])
       return [{ form: 'quantity', ...base, us: s['x-unit-us'] ?? '', si: s['x-unit-si'] ?? '', example: s['x-example'] ?? '', kind: s['x-kind'] }]
     if (s.properties) return [{ form: 'group', ...base, fields: fieldsOf(s, defs, base.path + '.') }]
+    if (s.type === 'array' && s.items?.enum) return [{ form: 'many', ...base, options: s.items.enum }]
     if (s.enum) return [{ form: 'choice', ...base, options: s.enum }]
     if (s['x-choices']) return [{ form: 'keyed', ...base, table: s['x-choices'] }]
     if (s.type === 'boolean') return [{ form: 'flag', ...base }]
@@ -62,6 +65,11 @@ export function bodyOf(fields: Field[], typed: Record<string, string | boolean |
     if (f.form === 'group') {
       const inner = bodyOf(f.fields, typed)
       if (inner) out[f.name] = inner
+      continue
+    }
+    if (f.form === 'many') {
+      const chosen = f.options.filter((o) => typed[`${f.path}.${o}`] === true)
+      if (chosen.length) out[f.name] = chosen
       continue
     }
     const v = typed[f.path]

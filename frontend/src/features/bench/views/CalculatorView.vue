@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
 
+import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { CalcLine, Elevation, Notice, Problem, SelectAnswer, Step } from '@/api/types'
+import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, SelectAnswer, Step } from '@/api/types'
+import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
 import OptionList from '@/features/choose/components/OptionList.vue'
 import ElevationDrawing from '@/features/drive/components/ElevationDrawing.vue'
 import { fit } from '@/features/drive/logic/layout'
@@ -15,6 +17,7 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import DrawnOptions from '../components/DrawnOptions.vue'
+import JointCard from '../components/JointCard.vue'
 import SchemaFields from '../components/SchemaFields.vue'
 import { bodyOf, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
 
@@ -41,14 +44,7 @@ const frame = computed(() => (answer.value?.elevation ? fit(answer.value.elevati
 async function work() {
   busy.value = true
   const body = { units: settings.units, input: bodyOf(fields.value, typed.value) ?? {} }
-  const got = await attempt<Answer>(
-    fetch(`/api/calc/${props.name}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }).then(
-      async (response) => {
-        const json: unknown = await response.json()
-        return response.ok ? { data: json as Answer, response } : { error: json, response }
-      },
-    ),
-  )
+  const got = await calculate<Answer>(props.name, body)
   busy.value = false
   problem.value = got.ok ? null : got.problem
   if (got.ok) answer.value = got.data
@@ -100,7 +96,9 @@ watch(
           <p v-else class="dim">The answer stands here. An empty field is left open or assumed, and said so.</p>
         </section>
       </div>
+      <JointCard v-if="answer && Array.isArray(answer.result.card)" :card="answer.result as never" />
       <OptionList v-if="answer && name === 'v-belt-select'" :answer="answer as unknown as SelectAnswer" picked="" />
+      <FamilyBoard v-else-if="answer && name === 'drive-compare'" :answer="answer as unknown as CompareAnswer" picked="" />
       <DrawnOptions
         v-else-if="answer && Array.isArray(answer.result.options)"
         :options="answer.result.options as never"

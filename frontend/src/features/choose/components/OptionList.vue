@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
-import { api, attempt } from '@/api/client'
+import { calculate } from '@/api/calc'
 import type { DriveAnswer, Option, SelectAnswer } from '@/api/types'
 import AllFigures from '@/features/drive/components/AllFigures.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
@@ -20,11 +20,8 @@ const open = ref(false)
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 // An option's figures are worked again in the open when somebody asks how they came about.
 async function show(o: Option) {
-  const got = await attempt(
-    api.POST('/api/calc/v-belt-drive', {
-      body: { units: settings.units, basis: props.answer.basis, input: inputOf(o, props.answer, { service_factor: { assume: o.drive.service_factor.value } }) },
-    }),
-  )
+  const input = inputOf(o, props.answer, { service_factor: { assume: o.drive.service_factor.value } })
+  const got = await calculate<DriveAnswer>('v-belt-drive', { units: settings.units, basis: props.answer.basis, input })
   if (!got.ok) return
   worked.value = got.data
   open.value = true

@@ -1,11 +1,11 @@
-import type { DriveInput, Option, SelectAnswer } from '@/api/types'
+import type { Option, Picked, SelectAnswer, VBeltInput } from '@/api/types'
 
 interface Leaf {
   value?: number
 }
 
-/** The drive input of a chosen option: the duty as the server understood it, the option's parts. */
-export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<DriveInput, 'service_factor'>, layout?: DriveInput['layout']): DriveInput {
+/** The drive input of a chosen V-belt option: the duty as the server understood it, the option's parts. */
+export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltInput, 'service_factor'>, layout?: VBeltInput['layout']): VBeltInput {
   const echo = answer.input as Record<string, Leaf>
   const wheel = (d: number) => ({ diameter: d, kind: option.diameter_kind, groove: option.groove })
   return {
@@ -16,4 +16,10 @@ export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<DriveIn
     belt: { designation: option.drive.designation, count: option.belts.value },
     layout: layout ?? { angle: 0, clockwise: true },
   }
+}
+
+/** The same as any family's choice. */
+export function pickedOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltInput, 'service_factor'>, layout?: VBeltInput['layout']): Picked {
+  const input = inputOf(option, answer, duty, layout) as unknown as Record<string, unknown>
+  return { family: 'v-belt', calc: 'v-belt-drive', name: option.name, input }
 }

@@ -3,7 +3,7 @@ import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, Drive, Machine, Option, Problem, SelectAnswer } from '@/api/types'
+import type { Build, CompareAnswer, Drive, Machine, Option, Picked, Problem, SelectAnswer } from '@/api/types'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import WordField from '@/shared/ui/WordField.vue'
@@ -14,11 +14,14 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import DutyFieldset from '../components/DutyFieldset.vue'
+import FamilyBoard from '../components/FamilyBoard.vue'
 import FixedFieldset from '../components/FixedFieldset.vue'
+import QuestionsFieldset from '../components/QuestionsFieldset.vue'
 import OptionList from '../components/OptionList.vue'
 import { dutyBody, emptyDuty, selectInput, serviceFactor, type DutyFields } from '../logic/duty'
 import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '../logic/fixed'
-import { inputOf } from '../logic/pick'
+import { pickedOf } from '../logic/pick'
+import { compareInput, type Question } from '../logic/questions'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
@@ -27,10 +30,12 @@ const settings = useSettings()
 const { value: duty, forget } = useKept('choose.duty', emptyDuty)
 const fixed = ref(nothingFixed())
 const showFixed = ref(false)
+const board = ref<CompareAnswer>()
 const answer = ref<SelectAnswer>()
+const asked = ref<Question[]>([])
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
-const picked = ref<Option>()
+const picked = ref<Picked>()
 const pickedKey = ref('')
 const list = ref<InstanceType<typeof OptionList>>()
 const machines = ref<Machine[]>([])
@@ -43,9 +48,22 @@ const { value: target, forget: forgetTarget } = useKept('choose.target', () => (
 const saving = ref<Problem | null>(null)
 
 async function search() {
+  // A part that stays is a V-belt part: then only V-belts are searched.
+  if (anythingFixed(fixed.value)) return searchBelts()
   busy.value = true
   picked.value = undefined
   pickedKey.value = ''
+  answer.value = undefined
+  const got = await attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input: compareInput(duty.value, asked.value) } }))
+  busy.value = false
+  problem.value = got.ok ? null : got.problem
+  board.value = got.ok ? got.data : undefined
+}
+async function searchBelts() {
+  busy.value = true
+  picked.value = undefined
+  pickedKey.value = ''
+  board.value = undefined
   const got = await attempt(
     api.POST('/api/calc/v-belt-select', {
       body: { units: settings.units, input: selectInput(duty.value, fixedInput(fixed.value), undefined) },
@@ -55,12 +73,15 @@ async function search() {
   problem.value = got.ok ? null : got.problem
   answer.value = got.ok ? got.data : undefined
 }
-function pick(o: Option) {
-  picked.value = o
-  pickedKey.value = list.value?.key(o) ?? ''
+function pick(p: Picked, key: string) {
+  picked.value = p
+  pickedKey.value = key
+}
+function pickBelt(o: Option) {
+  if (answer.value) pick(pickedOf(o, answer.value, { service_factor: serviceFactor(duty.value) }), list.value?.key(o) ?? '')
 }
 async function keep() {
-  if (!picked.value || !answer.value) return
+  if (!picked.value) return
   const name = settings.name
   const t = target.value
   const [m = '', mo = '', d = '', dopId = '', dutyOp = '', buildOp = ''] = t.ids
@@ -79,7 +100,8 @@ async function keep() {
     purpose: 'designed',
     created_by_name: name,
     units: settings.units,
-    input: inputOf(picked.value, answer.value, { service_factor: serviceFactor(duty.value) }),
+    family: picked.value.family,
+    input: picked.value.input,
   })
   if (!build.ok) return void (saving.value = build.problem)
   forget()
@@ -104,7 +126,7 @@ function takeQuery() {
 watch(() => route.query, takeQuery)
 watch(
   () => settings.units,
-  () => answer.value && void search(),
+  () => (answer.value ? void searchBelts() : board.value && void search()),
 )
 onMounted(async () => {
   setPlace('', 'Choose a drive')
@@ -119,6 +141,7 @@ onMounted(async () => {
     <h1>Choose a drive</h1>
     <form class="sheet duty" @submit.prevent="search">
       <DutyFieldset v-model="duty" :problem="problem" />
+      <QuestionsFieldset v-model="asked" />
       <FixedFieldset v-if="showFixed" v-model="fixed" :problem="problem" />
       <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor', ...(showFixed ? fixedPaths : [])])" />
       <div class="row">
@@ -144,7 +167,9 @@ onMounted(async () => {
         <el-button type="primary" native-type="submit">Keep it as a draft build</el-button>
       </div>
     </form>
-    <OptionList v-if="answer" ref="list" :answer="answer" :picked="pickedKey" @pick="pick" />
+    <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.name)" />
+    <div v-if="board" class="row"><el-button @click="searchBelts">Every V-belt drive, and why others fell out</el-button></div>
+    <OptionList v-if="answer" ref="list" :answer="answer" :picked="pickedKey" @pick="pickBelt" />
   </main>
 </template>
 

@@ -7,7 +7,7 @@ import FigureTable from '@/shared/ui/FigureTable.vue'
 const props = defineProps<{ answer: DriveAnswer }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ how: [step: string, title: string] }>()
-const result = computed(() => props.answer.result as unknown as Record<string, unknown>)
+const result = computed(() => props.answer.result)
 </script>
 
 <template>

@@ -2,30 +2,23 @@
 import { computed } from 'vue'
 
 import type { DriveAnswer } from '@/api/types'
+import { wheelName } from '@/shared/format/words'
+import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
 const props = defineProps<{ answer: DriveAnswer; title: string }>()
 const emit = defineEmits<{ how: [step: string, title: string]; more: [] }>()
 
-const rows = computed(() => {
-  const r = props.answer.result
-  const at = `at ${r.deflection.shown}`
-  const band = (b: typeof r.deflection_force_new) => `${b.low.number} – ${b.high.number}`
-  return [
-    { key: 'belts', label: props.title, main: `${r.belts.number} × ${r.designation}`, unit: `needs ${r.belts_exact.number}`, step: r.belts_exact.step },
-    { key: 'new', label: 'Set each new belt', main: band(r.deflection_force_new), unit: `${r.deflection_force_new.low.unit_shown} ${at}`, step: r.deflection_force_new.low.step },
-    { key: 'run', label: 'Set each run-in belt', main: band(r.deflection_force_run_in), unit: `${r.deflection_force_run_in.low.unit_shown} ${at}`, step: r.deflection_force_run_in.low.step },
-    { key: 'ear', label: 'New belt, by ear', main: band(r.frequency_new), unit: `Hz on ${r.span.shown}`, step: r.frequency_new.low.step },
-    { key: 'hub', label: 'Pull on each shaft', main: r.hub_running.number, unit: `${r.hub_running.unit_shown} running, ${r.hub_standing_new.shown} set new`, step: r.hub_running.step },
-  ]
-})
+const settings = useSettings()
+// The first answer says what the drive is; the page knows whether it is found, designed or fitted.
+const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ...a, label: a.label ? wheelName(settings.wheelWord, a.label) : props.title })))
 </script>
 
 <template>
   <section class="sheet answers" aria-label="Answers">
-    <div v-for="row in rows" :key="row.key" class="row-answer">
+    <div v-for="row in rows" :key="row.key" class="row-answer" :class="{ tall: row.main.length > 16 }">
       <p class="label">{{ row.label }}</p>
-      <p class="main figure">{{ row.main }}</p>
+      <p class="main figure" :class="{ long: row.main.length > 16 }">{{ row.main }}</p>
       <p class="unit">{{ row.unit }}</p>
       <button v-if="row.step" type="button" class="how ask-how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
     </div>
@@ -58,6 +51,16 @@ const rows = computed(() => {
   font-size: 26px;
   line-height: 1.1;
   white-space: nowrap;
+}
+.tall {
+  grid-template: 'label how' 'main how' 'unit how' / 1fr 46px;
+}
+.tall .unit {
+  text-align: left;
+}
+.main.long {
+  font-size: 20px;
+  white-space: normal;
 }
 .unit {
   grid-area: unit;

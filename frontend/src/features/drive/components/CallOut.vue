@@ -74,6 +74,11 @@ watch(
 .callout {
   display: grid;
   justify-items: start;
+}
+/* Only the words cover the drawing, not the box they stand in. */
+.label,
+.touch,
+.plain-answer {
   background: var(--sheet);
 }
 .label {
@@ -91,7 +96,6 @@ watch(
   margin: -7px 0 -3px;
   padding: 0 2px 4px 0;
   border: 0;
-  background: none;
   color: var(--touch);
   cursor: pointer;
   text-align: left;

@@ -2,28 +2,43 @@
 import { onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { Drive, DriveInput, Option, Problem, SelectAnswer } from '@/api/types'
+import type { CompareAnswer, CompareInput, Drive, Option, Picked, Problem, SelectAnswer } from '@/api/types'
+import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
 import FixedFieldset from '@/features/choose/components/FixedFieldset.vue'
 import OptionList from '@/features/choose/components/OptionList.vue'
+import QuestionsFieldset from '@/features/choose/components/QuestionsFieldset.vue'
 import { fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
 import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '@/features/choose/logic/fixed'
-import { inputOf } from '@/features/choose/logic/pick'
+import { pickedOf } from '@/features/choose/logic/pick'
+import { compareInput, type Question } from '@/features/choose/logic/questions'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { useSettings } from '@/shared/state/settings'
 
-const props = defineProps<{ drive: Drive; layout?: DriveInput['layout'] }>()
-const emit = defineEmits<{ pick: [input: DriveInput]; duty: [] }>()
+const props = defineProps<{ drive: Drive; layout?: CompareInput['layout'] }>()
+const emit = defineEmits<{ pick: [picked: Picked]; duty: [] }>()
 const settings = useSettings()
-const answer = ref<SelectAnswer>()
+const board = ref<CompareAnswer>()
+const belts = ref<SelectAnswer>()
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const pickedKey = ref('')
+const asked = ref<Question[]>([])
 const fixed = ref(nothingFixed())
 const showFixed = ref(false)
 const list = ref<InstanceType<typeof OptionList>>()
 
-async function search() {
+async function compare() {
+  const duty = props.drive.duty
+  if (!duty) return
+  busy.value = true
+  const input = compareInput(fieldsOf(duty), asked.value, props.layout)
+  const got = await attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input } }))
+  busy.value = false
+  problem.value = got.ok ? null : got.problem
+  board.value = got.ok ? got.data : undefined
+}
+async function searchBelts() {
   const duty = props.drive.duty
   if (!duty) return
   busy.value = true
@@ -32,18 +47,19 @@ async function search() {
   const got = await attempt(api.POST('/api/calc/v-belt-select', { body: { units: settings.units, input } }))
   busy.value = false
   problem.value = got.ok ? null : got.problem
-  answer.value = got.ok ? got.data : undefined
+  belts.value = got.ok ? got.data : undefined
 }
-function pick(o: Option) {
-  if (!answer.value || !props.drive.duty) return
+function pick(p: Picked) {
+  pickedKey.value = p.name
+  emit('pick', p)
+}
+function pickBelt(o: Option) {
+  if (!belts.value || !props.drive.duty) return
   pickedKey.value = list.value?.key(o) ?? ''
-  emit('pick', inputOf(o, answer.value, { service_factor: serviceFactor(fieldsOf(props.drive.duty)) }, props.layout))
+  emit('pick', pickedOf(o, belts.value, { service_factor: serviceFactor(fieldsOf(props.drive.duty)) }, props.layout))
 }
-onMounted(search)
-watch(
-  () => props.drive.duty,
-  () => void search(),
-)
+onMounted(compare)
+watch([() => props.drive.duty, asked], () => void compare())
 </script>
 
 <template>
@@ -54,15 +70,21 @@ watch(
       <div class="row"><el-button type="primary" @click="emit('duty')">To the duty</el-button></div>
     </template>
     <template v-else>
+      <QuestionsFieldset v-model="asked" />
       <p v-if="busy" role="status" class="dim">Searching every standard drive…</p>
-      <el-button text class="start" @click="showFixed = !showFixed">{{ anythingFixed(fixed) ? 'Parts that stay' : 'A part stays: sheave, section or belt' }}</el-button>
-      <form v-if="showFixed" class="stage" @submit.prevent="search">
+      <FaultList :faults="otherFaults(problem, showFixed ? fixedPaths : [])" />
+      <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
+      <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="pick" />
+      <h2>V-belts in full</h2>
+      <div class="row">
+        <el-button @click="searchBelts">Every V-belt drive, and why others fell out</el-button>
+        <el-button text @click="showFixed = !showFixed">{{ anythingFixed(fixed) ? 'Parts that stay' : 'A part stays: sheave, section or belt' }}</el-button>
+      </div>
+      <form v-if="showFixed" class="stage" @submit.prevent="searchBelts">
         <FixedFieldset v-model="fixed" :problem="problem" />
         <div class="row"><el-button type="primary" native-type="submit">Search again</el-button></div>
       </form>
-      <FaultList :faults="otherFaults(problem, showFixed ? fixedPaths : [])" />
-      <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
-      <OptionList v-if="answer" ref="list" :answer="answer" :picked="pickedKey" @pick="pick" />
+      <OptionList v-if="belts" ref="list" :answer="belts" :picked="pickedKey" @pick="pickBelt" />
     </template>
   </div>
 </template>
@@ -71,8 +93,5 @@ watch(
 .stage {
   display: grid;
   gap: 12px;
-}
-.start {
-  justify-self: start;
 }
 </style>

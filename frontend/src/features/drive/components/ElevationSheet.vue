@@ -53,7 +53,14 @@ const placed = computed(() => {
   const driverLeft = f.x(a.x) <= f.x(b.x)
   const n = across(props.elevation)
   const far = Math.max(a.outside_radius, b.outside_radius) * f.scale + DIMENSION - 12
-  const mid = props.elevation.strands.map((s) => ({ side: s.side, x: f.x((s.x1 + s.x2) / 2), y: f.y((s.y1 + s.y2) / 2) }))
+  const mid = props.elevation.strands.map((s) => {
+    // The strand beside the dimension line carries its label nearer the driver, where the centre distance is not.
+    const long = Math.hypot(s.x2 - s.x1, s.y2 - s.y1) * f.scale > 300
+    const beside = ((s.x1 + s.x2) / 2 - (a.x + b.x) / 2) * n.x - ((s.y1 + s.y2) / 2 - (a.y + b.y) / 2) * n.y > 0
+    // Strands run with the belt: the tight one ends at the driver, the slack one begins there.
+    const t = long && beside ? (s.side === 'tight' ? 0.74 : 0.26) : 0.5
+    return { side: s.side, x: f.x(s.x1 + (s.x2 - s.x1) * t), y: f.y(s.y1 + (s.y2 - s.y1) * t) }
+  })
   const count = { driver: 0, driven: 0 }
   const raw = props.labels.map((l) => {
     const wide = Math.max(l.label.length * 6.6, l.number.length * 13.2 + l.unit.length * 8 + 6) + 6
@@ -61,8 +68,9 @@ const placed = computed(() => {
     let lead: { x: number; y: number } | null = null
     if (l.at === 'centre') {
       box.x = (f.x(a.x) + f.x(b.x)) / 2 + n.x * far - box.w / 2
-      box.y = (f.y(a.y) + f.y(b.y)) / 2 + n.y * far - 34
-      if (Math.abs(n.x) > 0.8) box.x += box.w / 2 + 8
+      box.y = (f.y(a.y) + f.y(b.y)) / 2 + n.y * far - 22
+      // Beside a steep line the label goes out by half its own size, so that it does not lie on the belt.
+      box.x += n.x * (Math.abs(n.x) > 0.3 ? box.w / 2 + 8 : 0)
     } else if (l.at === 'driver' || l.at === 'driven') {
       const wheel = l.at === 'driver' ? a : b
       const left = (l.at === 'driver') === driverLeft

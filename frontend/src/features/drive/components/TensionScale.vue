@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 
-import type { DriveAnswer } from '@/api/types'
+import type { VBeltAnswer } from '@/api/types'
 
 // Where it slips, what to set, in one line. Marks stand at the core's own figures; nothing is converted here.
-const props = defineProps<{ answer: DriveAnswer }>()
+const props = defineProps<{ answer: VBeltAnswer }>()
 const host = ref<HTMLElement>()
 const width = ref(660)
 let watcher: ResizeObserver | undefined

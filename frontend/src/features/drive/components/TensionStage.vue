@@ -1,41 +1,35 @@
 <script setup lang="ts">
-import type { DriveAnswer, Machine } from '@/api/types'
+import { computed } from 'vue'
+
+import type { DriveAnswer, Machine, VBeltAnswer } from '@/api/types'
 import IsolationList from '@/shared/ui/IsolationList.vue'
 
+import { figured } from '../logic/figured'
 import TensionScale from './TensionScale.vue'
 
-defineProps<{ answer: DriveAnswer; sources: Machine['energy_sources'] }>()
+const props = defineProps<{ answer: DriveAnswer; sources: Machine['energy_sources'] }>()
+const setting = computed(() => props.answer.sheet?.setting)
+const vBelt = computed(() => (props.answer.calc === 'v-belt-drive' ? (props.answer as unknown as VBeltAnswer) : null))
 </script>
 
 <template>
-  <div class="tension">
-    <section>
+  <div v-if="setting" class="tension" :class="{ plain: !vBelt }">
+    <section v-if="vBelt">
       <h2>Where it slips, and where to set it</h2>
-      <TensionScale :answer="answer" />
-      <p class="dim">
-        The deflection stiffness of the belt behind the forces is recalled with low confidence. A number from the machine's maker
-        comes first: write it on the machine.
-      </p>
+      <TensionScale :answer="vBelt" />
+      <p class="dim">{{ setting.remark }}</p>
     </section>
     <section>
-      <h2>Set it</h2>
+      <h2>{{ setting.title }}</h2>
       <ol>
-        <li>Slacken the take-up fully; lay the belts in, never pry or roll them on.</li>
-        <li>
-          Free span <b class="figure">{{ answer.result.span.shown }}</b>: press one belt at mid-span, square to it, by
-          <b class="figure">{{ answer.result.deflection.shown }}</b>.
+        <li v-for="(line, k) in setting.steps" :key="k">
+          <template v-for="(part, n) in figured(line)" :key="n"><b v-if="part.figure" class="figure">{{ part.text }}</b><template v-else>{{ part.text }}</template></template>
         </li>
-        <li>
-          Read the force. New belt <b class="figure">{{ answer.result.deflection_force_new.shown }}</b>, run-in belt
-          <b class="figure">{{ answer.result.deflection_force_run_in.shown }}</b>, per belt.
-        </li>
-        <li>Every belt of the set; take the average. Check alignment again while tightening.</li>
-        <li>New belts relax: check again after 24 hours of running.</li>
       </ol>
-      <p v-if="answer.result.take_up">
-        Room: centres <b class="figure">{{ answer.result.installation?.shown }}</b> closer to fit,
-        <b class="figure">{{ answer.result.take_up.shown }}</b> further to take up.
+      <p v-if="setting.room">
+        <template v-for="(part, n) in figured(setting.room)" :key="n"><b v-if="part.figure" class="figure">{{ part.text }}</b><template v-else>{{ part.text }}</template></template>
       </p>
+      <p v-if="!vBelt" class="dim">{{ setting.remark }}</p>
     </section>
     <IsolationList :sources="sources" class="safe" />
   </div>
@@ -47,8 +41,14 @@ defineProps<{ answer: DriveAnswer; sources: Machine['energy_sources'] }>()
   grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
   gap: 8px 28px;
 }
+.plain {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
 .safe {
   grid-column: 1 / 3;
+}
+.plain .safe {
+  grid-column: 2;
 }
 ol {
   padding-left: 20px;
@@ -61,10 +61,12 @@ b.figure {
   white-space: nowrap;
 }
 @media (max-width: 900px) {
-  .tension {
+  .tension,
+  .plain {
     grid-template-columns: minmax(0, 1fr);
   }
-  .safe {
+  .safe,
+  .plain .safe {
     grid-column: 1;
     grid-row: 1;
   }

@@ -1,14 +1,17 @@
 import { ref, shallowRef } from 'vue'
 
+import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { DriveAnswer, DriveInput, Problem, SelectInput } from '@/api/types'
+import type { DriveAnswer, DriveInput, Problem, SelectInput, VBeltAnswer, VBeltInput } from '@/api/types'
 import { useSettings } from '@/shared/state/settings'
 
-import { asUnderstood, withLeaf } from '../logic/normalise'
+import { asUnderstood, withLeaf, without } from '../logic/normalise'
 
 /** A drive on the bench: its input, the core's answer to it, and the refusal of the last change if there was one. */
 export function useWorkedDrive() {
   const settings = useSettings()
+  const family = ref('v-belt')
+  const calc = ref('v-belt-drive')
   const input = shallowRef<DriveInput | null>(null)
   const basis = ref<'ip20-1988' | 'ip20-1977'>('ip20-1988')
   const answer = shallowRef<DriveAnswer | null>(null)
@@ -21,9 +24,7 @@ export function useWorkedDrive() {
   async function work(next: DriveInput, mark = true): Promise<boolean> {
     const mine = ++asked
     busy.value = true
-    const got = await attempt(
-      api.POST('/api/calc/v-belt-drive', { body: { units: settings.units, basis: basis.value, input: next } }),
-    )
+    const got = await calculate<DriveAnswer>(calc.value, { units: settings.units, basis: basis.value, input: next })
     if (mine !== asked) return false
     busy.value = false
     if (!got.ok) {
@@ -37,16 +38,32 @@ export function useWorkedDrive() {
     return true
   }
 
-  /** Take a typed change of one field. A new centre distance means the standard belt nearest to it. */
-  async function change(path: string, typed: unknown): Promise<boolean> {
-    if (!input.value) return false
-    if (path === 'centre_distance') return moveCentre(String(typed))
-    return work(withLeaf(input.value, path, typed))
+  /** Take up a drive of any family; what was shown of another one goes. */
+  function take(of: string, by: string, next: DriveInput, mark = true): Promise<boolean> {
+    if (by !== calc.value) answer.value = null
+    family.value = of
+    calc.value = by
+    return work(next, mark)
   }
 
+  /** Take a typed change of one field, which takes the place of `clears`. */
+  async function change(path: string, typed: unknown): Promise<boolean> {
+    if (!input.value) return false
+    if (calc.value === 'v-belt-drive' && path === 'centre_distance') return moveCentre(String(typed))
+    const clears = answer.value?.sheet?.call_outs.find((c) => c.path === path)?.clears ?? []
+    const old = valueAt(input.value, path)
+    // Counts go out as numbers; what is not one goes out as typed, so that the server can say what is wrong with it.
+    const number = Number(typed)
+    const value = typeof old === 'number' && Number.isInteger(number) && isCount(path) ? number : typed
+    return work(withLeaf(without(input.value, clears), path, value))
+  }
+  const isCount = (path: string) => /teeth|pitches|strands|count/.test(path)
+  const valueAt = (record: DriveInput, path: string) => path.split('.').reduce<unknown>((at, k) => (at as DriveInput | undefined)?.[k], record)
+
+  // V-belts come in standard lengths only: a new centre distance means the belt nearest to it.
   async function moveCentre(typed: string): Promise<boolean> {
-    const now = input.value
-    const was = answer.value
+    const now = input.value as VBeltInput | null
+    const was = answer.value as unknown as VBeltAnswer | null
     if (!now || !was) return false
     const section = was.result.designation.replace(/[0-9.]+$/, '') as NonNullable<SelectInput['fixed']>['section']
     busy.value = true
@@ -84,8 +101,8 @@ export function useWorkedDrive() {
       problem.value = { type: '', title: reason, status: 422, detail: reason, errors: [{ path: 'input.centre_distance', reason, allowed }] }
       return false
     }
-    return work(withLeaf(now, 'belt.designation', best.drive.designation))
+    return work(withLeaf(now as unknown as DriveInput, 'belt.designation', best.drive.designation))
   }
 
-  return { input, basis, answer, problem, busy, changed, work, change }
+  return { family, calc, input, basis, answer, problem, busy, changed, work, take, change }
 }

@@ -32,3 +32,8 @@ export function withLeaf<T extends object>(input: T, path: string, value: unknow
   const inner = rest.length ? withLeaf((record[head] ?? {}) as object, rest.join('.'), value) : value
   return { ...input, [head]: inner }
 }
+
+/** A copy of a record without some of its top fields. */
+export function without<T extends object>(input: T, names: readonly string[]): T {
+  return Object.fromEntries(Object.entries(input).filter(([k]) => !names.includes(k))) as T
+}

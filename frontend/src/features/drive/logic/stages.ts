@@ -6,7 +6,7 @@ import type { Stage } from '../components/StageStrip.vue'
 export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAnswer | null): Stage[] {
   const found = drive.builds.find((b) => b.purpose !== 'designed')
   const duty = drive.duty
-  const r = answer?.result
+  const r = answer?.sheet
   const assumed = answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
   const danger = answer?.notices.some((n) => n.level === 'danger')
   const short = r ? r.spare.value < 0 : false
@@ -14,7 +14,7 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'found',
       word: 'Found',
-      line: found ? `${found.belts} × ${found.designation}${found.temporary ? ', temporary' : ''}` : 'what is there?',
+      line: found ? `${found.what}${found.temporary ? ', temporary' : ''}` : 'what is there?',
       state: found ? (found.temporary ? 'watch' : 'fine') : 'none',
     },
     {
@@ -32,7 +32,7 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'tension',
       word: 'Tension',
-      line: r ? `${r.deflection_force_new.shown} at ${r.deflection.shown}` : 'after a drive is chosen',
+      line: r ? r.set_line : 'after a drive is chosen',
       state: 'none',
     },
   ]

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, Drive, DriveInput, Problem } from '@/api/types'
+import type { Build, Drive, DriveInput, Picked, Problem } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { otherFaults } from '@/shared/format/faults'
@@ -41,6 +41,8 @@ const page = ref<HTMLElement>()
 // A change that is not saved yet outlives the tab.
 const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
   input: null as DriveInput | null,
+  family: 'v-belt',
+  calc: 'v-belt-drive',
   basis: 'ip20-1988' as 'ip20-1988' | 'ip20-1977',
   op_id: newId(),
 }))
@@ -51,13 +53,12 @@ const stage = computed({
 })
 const stages = computed(() => (drive.value ? stagesOf(drive.value, build.value, worked.answer.value) : []))
 const labels = computed(() =>
-  worked.answer.value && worked.input.value
-    ? driveLabels(worked.answer.value, worked.input.value, settings.wheelWord)
-    : [],
+  worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet, settings.wheelWord) : [],
 )
 const titles: Record<string, string> = { found: 'As found', designed: 'Designed', fitted: 'Fitted' }
 const title = computed(() => (worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen'))
 const fault = computed(() => worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ?? worked.problem.value?.errors[0])
+const layout = computed(() => worked.input.value?.layout as { angle: number; clockwise: boolean } | undefined)
 const draft = computed(() => drive.value?.builds.find((b) => b.state === 'draft'))
 
 async function load(keepShown = false) {
@@ -73,7 +74,7 @@ async function load(keepShown = false) {
   if (unsaved) {
     build.value = got.data.builds[0]
     worked.basis.value = kept.value.basis
-    await worked.work(unsaved)
+    await worked.take(kept.value.family, kept.value.calc, unsaved)
   } else {
     // What stands on the machine before a plan for it: its tension is the one to set.
     const builds = got.data.builds
@@ -85,7 +86,7 @@ async function load(keepShown = false) {
 async function show(b: Build) {
   build.value = b
   worked.basis.value = b.basis as typeof worked.basis.value
-  await worked.work(b.input as unknown as DriveInput, false)
+  await worked.take(b.family, b.calc, b.input, false)
   worked.changed.value = false
   forget()
 }
@@ -96,10 +97,12 @@ async function change(path: string, typed: string) {
 function remember() {
   kept.value.input = worked.input.value
   kept.value.basis = worked.basis.value
+  kept.value.family = worked.family.value
+  kept.value.calc = worked.calc.value
 }
-async function pick(input: DriveInput) {
+async function pick(p: Picked) {
   faultPath.value = ''
-  if (await worked.work(input)) remember()
+  if (await worked.take(p.family, p.calc, p.input)) remember()
   page.value?.parentElement?.scrollTo({ top: 0 })
 }
 async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
@@ -112,6 +115,7 @@ async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
     units: settings.units,
     basis: worked.basis.value,
     created_by_name: settings.name,
+    family: worked.family.value,
     input: worked.input.value,
   })
   if (!got.ok) {
@@ -196,7 +200,7 @@ watch(
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage v-if="stage === 'found'" :key="drive.builds.length" :drive="drive" :showing="build?.id ?? ''" @saved="load()" @open="show" />
         <DutyStage v-else-if="stage === 'duty'" :key="settings.units" :drive="drive" @saved="dutySaved" />
-        <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="worked.input.value?.layout" @pick="pick" @duty="stage = 'duty'" />
+        <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="layout" @pick="pick" @duty="stage = 'duty'" />
         <template v-else>
           <TensionStage v-if="worked.answer.value" :answer="worked.answer.value" :sources="drive.machine.energy_sources" />
           <p v-else>Tension follows from the drive: choose one first.</p>

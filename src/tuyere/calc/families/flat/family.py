@@ -35,6 +35,7 @@ class FlatBelts(Family[FlatDriveIn]):
 
     key, title, order, calc = "flat", "Flat belts", 40, "flat-drive"
     manners_table = "flat_manners"
+    speed_field = "driver_speed"
     found_fields = (
         "driver_diameter",
         "driven_diameter",

@@ -18,7 +18,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
             c("d1", "driver", "pulley", f(given.driver_diameter.value, "length", "size"), "driver_diameter"),
             c("n2", "driven", "driven", r.driven_speed),
             c("d2", "driven", "pulley", f(given.driven_diameter.value, "length", "size"), "driven_diameter"),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance", "belt_length"),
             c("slack", "slack", "slack", r.slack),
             c("tight", "tight", "tight", r.tight),
         ],

@@ -38,6 +38,7 @@ class RollerChains(Family[ChainDriveIn]):
 
     key, title, order, calc = "roller-chain", "Roller chain", 20, "chain-drive"
     manners_table = "chain_manners"
+    speed_field = "speed"
     found_fields = (
         "chain",
         "strands",

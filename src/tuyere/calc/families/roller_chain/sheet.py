@@ -19,7 +19,7 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut
             c("z1", "driver", "teeth", f(given.driver_teeth, "count"), "driver_teeth"),
             c("n2", "driven", "driven", r.driven_speed),
             c("z2", "driven", "teeth", f(given.driven_teeth, "count"), "driven_teeth"),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance", "pitches"),
             c("sag", "slack", "slack strand, sag", r.sag),
             c("tight", "tight", "tight, pull at duty", r.working_pull),
         ],

@@ -40,6 +40,7 @@ class SynchronousBelts(Family[SyncDriveIn]):
 
     key, title, order, calc = "synchronous", "Synchronous belts", 30, "sync-drive"
     manners_table = "sync_manners"
+    speed_field = "speed"
     found_fields = (
         "profile",
         "width",

@@ -24,7 +24,7 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
             c("z1", "driver", "teeth", f(given.driver_teeth, "count"), "driver_teeth"),
             c("n2", "driven", "driven", r.driven_speed),
             c("z2", "driven", "teeth", f(given.driven_teeth, "count"), "driven_teeth"),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
+            c("a", "centre", "centres", r.centre_distance, "centre_distance", "belt_teeth"),
             c("slack", "slack", "slack at duty", r.slack),
             c("tight", "tight", "tight at duty", r.tight),
         ],

@@ -1,6 +1,6 @@
 """Input and answer of one whole V-belt drive."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -21,6 +21,9 @@ class BeltIn(Input):
     """The belts on the drive."""
 
     designation: Annotated[Text, Field(description="such as B90, BX90, 5VX1000")]
+    construction: Literal["plain", "link"] = Field(
+        default="plain", description="plain, or a link belt of that section in its place"
+    )
     count: Annotated[Whole, Field(ge=1, le=30)] | None = Field(
         default=None, description="belts on the drive; left open, as many as are needed"
     )
@@ -104,6 +107,7 @@ def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
         given.layout.angle,
         given.layout.clockwise,
         frame.tape_mark_mm,
+        given.belt.construction == "link",
     )
 
 
@@ -126,7 +130,7 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
             "input.belt.designation",
         )
     return VBeltDriveOut(
-        designation=given.belt.designation,
+        designation=given.belt.designation + (" link" if given.link else ""),
         belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),
         belts_needed=f(r.belts_needed, "count", step="belts_needed"),
         belts_exact=f(r.belts_exact, "factor", "exact", "belts_exact"),

@@ -29,6 +29,7 @@ from tuyere.core.vbelt.choose import Candidate, search
 from tuyere.core.vbelt.choose import Wanted as Search
 from tuyere.core.vbelt.rate import Given, rate
 
+LINK = " link"
 CLASSICAL, BETTER = (93.0, 96.0), (95.0, 98.0)
 
 
@@ -37,6 +38,7 @@ class VBelts(Family[VBeltDriveIn]):
 
     key, title, order, calc = "v-belt", "V-belts", 10, "v-belt-drive"
     manners_table = "v_belt_manners"
+    speed_field = "driver.speed"
     found_fields = ("driver.sheave", "driven.sheave", "belt")
     bases = ("ip20-1988", "ip20-1977")
 
@@ -62,6 +64,8 @@ class VBelts(Family[VBeltDriveIn]):
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input."""
 
+        construction = {"construction": "link"} if parts.loop.designation.endswith(LINK) else {}
+
         def wheel(w: WheelPart) -> dict[str, Any]:
             return {"sheave": {"diameter": w.diameter_mm, "kind": w.diameter_kind, "groove": w.profile}}
 
@@ -69,7 +73,8 @@ class VBelts(Family[VBeltDriveIn]):
             "power": duty.power_kw,
             "driver": {"speed": duty.driver_rpm, **wheel(parts.driver)},
             "driven": wheel(parts.driven),
-            "belt": {"designation": parts.loop.designation, "count": parts.loop.strands},
+            "belt": {"designation": parts.loop.designation.removesuffix(LINK), "count": parts.loop.strands}
+            | construction,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         }
         if duty.service is not None:

@@ -1,0 +1,23 @@
+import type { Figure, FamilyOffer, FamilyOption } from '@/api/types'
+
+export interface Row {
+  family: FamilyOffer
+  option: FamilyOption
+}
+export const columns = [
+  { key: 'speed_error', word: 'Speed off' },
+  { key: 'width', word: 'Width' },
+  { key: 'shaft_load', word: 'Shaft pull' },
+  { key: 'weight', word: 'Weight, about' },
+  { key: 'yearly_loss', word: 'Lost a year, about' },
+  { key: 'parts', word: 'Parts' },
+  { key: 'spare', word: 'To spare' },
+  { key: 'centre_distance', word: 'Centres' },
+] as const
+export type Column = (typeof columns)[number]['key']
+
+/** All options in one list, smallest of a figure first; a speed error counts either way. */
+export function sorted(families: FamilyOffer[], by: Column): Row[] {
+  const size = (f: Figure) => (by === 'speed_error' ? Math.abs(f.value) : f.value)
+  return families.flatMap((family) => family.options.map((option) => ({ family, option }))).sort((a, b) => size(a.option[by]) - size(b.option[by]))
+}

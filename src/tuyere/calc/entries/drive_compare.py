@@ -1,0 +1,118 @@
+"""`drive-compare`: one duty answered by every family side by side."""
+
+from typing import Any, Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer
+from tuyere.calc.families.offers import (
+    AnyDutyIn,
+    FamilyOption,
+    FellOut,
+    fell_out,
+    hours_and_days,
+    option_out,
+    wanted_of,
+)
+from tuyere.calc.families.protocol import Family, Offer, families
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import calculation
+
+Question = Literal["step", "slips", "clean", "oil", "wet", "heat", "dust", "static", "reversing", "stops"]
+ASKED: dict[str, str] = {
+    "step": "must not slip",
+    "slips": "must slip when jammed",
+    "clean": "no oil allowed",
+    "oil": "oil about",
+    "wet": "washdown or wet",
+    "heat": "hot",
+    "dust": "dust and grit",
+    "static": "static or explosive dust",
+    "reversing": "reverses",
+    "stops": "stops and starts under load",
+}
+
+
+class CompareIn(AnyDutyIn):
+    """A duty and what is asked of whatever drives it."""
+
+    asked: list[Question] = Field(
+        default=[], max_length=10, description="questions in shop words that a family must not answer with no"
+    )
+
+
+class MannerOut(Answer):
+    """How a family behaves in one respect."""
+
+    key: str
+    question: str
+    verdict: Literal["good", "limited", "no"]
+    words: str
+    asked: bool
+
+
+class FamilyOut(Answer):
+    """A family's answer. ``reason`` is one line where it is unsuitable; ``care`` what asks for care."""
+
+    key: str
+    title: str
+    verdict: Literal["good", "limited", "no"]
+    reason: str
+    care: list[str]
+    missing: str
+    considered: int
+    accepted: int
+    options: list[FamilyOption]
+    rejected: list[FellOut]
+    manners: list[MannerOut]
+
+
+class CompareOut(Answer):
+    """Every family, those that fit first in their own order."""
+
+    considered: int
+    families: list[FamilyOut]
+    order: str
+
+
+def _manners(family: Family[Any], asked: list[str]) -> list[MannerOut]:
+    return [MannerOut(key=k, question=q, verdict=v, words=w, asked=k in asked) for k, q, v, w in family.manners.rows]
+
+
+def _why_nothing(offer: Offer) -> str:
+    limit, count = offer.rejected[-1]
+    return f"Nothing standard does this: of {offer.considered:,} combinations the last {count:,} fell at {limit}."
+
+
+@calculation("drive-compare", "Which kind of drive?",
+             "One duty answered by V-belts, roller chain, synchronous and flat belts side by side, each sized by its own method.",
+             "the method of each family; manners: common practice", {"units": "us", "input": {
+                 "power": "5hp", "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16},
+                 "driver_speed": "1160", "driven_speed": "400", "tolerance": 3, "centre": {"about": "30 in"}}}, search=True)  # fmt: skip
+def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
+    """Ask every family."""
+    wanted = wanted_of(given, frame.basis)
+    hours, days = hours_and_days(given)
+    out = []
+    for family in families():
+        manners = _manners(family, list(given.asked))
+        refused = [m for m in manners if m.asked and m.verdict == "no"]
+        offer = family.offer(wanted, frame, given.keep)
+        reason = (
+            f"You asked: {ASKED[refused[0].key]}. {refused[0].words}"
+            if refused
+            else ""
+            if offer.options
+            else _why_nothing(offer)
+        )
+        care = [m.words for m in manners if m.asked and m.verdict == "limited"]
+        out.append(FamilyOut(
+            key=family.key, title=family.title, verdict="no" if reason else "limited" if care else "good", reason=reason, care=care,
+            missing=offer.missing, considered=offer.considered, accepted=offer.accepted,
+            options=[] if refused else [option_out(o, family, given, hours, days, frame) for o in offer.options],
+            rejected=fell_out(offer), manners=manners))  # fmt: skip
+    out.sort(key=lambda f: f.verdict == "no")
+    return CompareOut(
+        considered=sum(f.considered for f in out), families=out,
+        order="Within a family: shaft pull, size, width and speed error (V-belts: also their number), each against the best found, equal weights.",
+    )  # fmt: skip

@@ -1,0 +1,137 @@
+"""A duty for any family, and the drives a family offers for it, as they are sent."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Band, ElevationOut, Figure
+from tuyere.calc.centre import CentreIn, centre_range
+from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
+from tuyere.calc.families.protocol import Family, Offer, Offered, Wanted
+from tuyere.calc.frame import Frame, elevation_out
+from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole
+from tuyere.calc.registry import Input
+from tuyere.core.duty.losses import yearly_loss
+from tuyere.core.errors import InputError
+from tuyere.core.geometry.mass import CAST_IRON, wheel_mass
+from tuyere.core.notices import notice
+from tuyere.core.steps import quiet
+
+MOST_RATIO = 15.0
+
+
+class RoomIn(Input):
+    """What there is room for."""
+
+    largest: Size | None = Field(default=None, description="largest wheel that fits, outside diameter")
+    width: Size | None = Field(default=None, description="widest belt, chain or sheave face that fits")
+
+
+class AnyDutyIn(Input):
+    """A duty, whatever will drive it."""
+
+    power: Power = Field(description="power to transmit")
+    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
+    driver_speed: Speed = Field(description="speed of the driver")
+    driven_speed: Speed = Field(description="wanted speed of the driven shaft")
+    tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
+    centre: CentreIn = Field(description="centre distance")
+    limits: RoomIn = Field(default_factory=RoomIn, description="room")
+    days_a_year: Annotated[Whole, Field(ge=1, le=366)] | None = Field(
+        default=None, description="days it runs; 250 are assumed"
+    )
+    energy_price: Annotated[Real, Field(ge=0, le=100)] | None = Field(
+        default=None, description="price of a kilowatt-hour, in your money"
+    )
+    layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
+    keep: Annotated[Whole, Field(ge=1, le=9)] = Field(default=3, description="options wanted of each family")
+
+
+class FamilyOption(Answer):
+    """One drive of a family for the duty. ``input`` works again by ``calc``; numbers in the core's units."""
+
+    name: str
+    telling: str
+    calc: str
+    input: dict[str, Any]
+    driven_speed: Figure
+    speed_error: Figure
+    centre_distance: Figure
+    spare: Figure
+    width: Figure
+    shaft_load: Figure
+    weight: Figure
+    parts: Figure
+    efficiency: Band
+    yearly_loss: Figure
+    yearly_cost: Figure | None
+    elevation: ElevationOut
+
+
+class FellOut(Answer):
+    """A limit and how many fell at it first."""
+
+    limit: str
+    count: int
+
+
+def wanted_of(given: AnyDutyIn, basis: str, own: dict[str, Any] | None = None) -> Wanted:
+    """The duty as the families take it; assumptions are said. Raises InputError beside the field."""
+    low, high = centre_range(given.centre)
+    tolerance = value_of(given.tolerance, 3.0)
+    if given.tolerance is None:
+        notice(
+            "caution",
+            "assumed",
+            "3 % either way on the driven speed is assumed.",
+            "input.tolerance",
+            "Say how exact it must be.",
+        )
+    if not 0 < tolerance <= 50:
+        raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
+    ratio = given.driver_speed.value / given.driven_speed.value
+    if not 1 / MOST_RATIO <= ratio <= MOST_RATIO:
+        raise InputError("driven_speed", given.driven_speed.value, f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one drive of any kind",
+                         f"up to {MOST_RATIO:.0f} : 1; use two stages or a gearbox")  # fmt: skip
+    about = given.centre.about.value if given.centre.about is not None else (low + high) / 2
+    inf = float("inf")
+    return Wanted(
+        given.power.value, given.service_factor, given.driver_speed.value, given.driven_speed.value, tolerance, about, low, high,
+        value_of(given.limits.largest, inf), value_of(given.limits.width, inf), given.layout.angle, given.layout.clockwise, basis, own or {},
+    )  # fmt: skip
+
+
+def hours_and_days(given: AnyDutyIn) -> tuple[float, float]:
+    """Hours a day and days a year for the losses; assumptions are said."""
+    if given.days_a_year is None:
+        notice("info", "days-assumed", "250 days a year are assumed for the losses.", "input.days_a_year")
+    hours = value_of(given.service_factor.hours_a_day if given.service_factor else None, 10.0)
+    return hours, float(given.days_a_year or 250)
+
+
+def option_out(
+    o: Offered, family: Family[Any], given: AnyDutyIn, hours: float, days: float, frame: Frame
+) -> FamilyOption:
+    """An offered drive as figures."""
+    f = frame.figure
+    service = given.service_factor
+    asked = {} if service is None else service.model_dump(exclude_none=True, mode="json")
+    with quiet():
+        weight = o.loop_kg + sum(float(wheel_mass(CAST_IRON, d, b)) for d, b in o.wheels)
+        loss = float(yearly_loss(given.power.value, sum(o.efficiency) / 2, hours, days))
+    return FamilyOption(
+        name=o.name, telling=o.telling, calc=family.calc, input=o.input | ({"service_factor": asked} if asked else {}),
+        driven_speed=f(o.driven_rpm, "speed"), speed_error=f(o.error_percent, "percent"), centre_distance=f(o.centre_mm, "length", "tape"),
+        spare=f(o.spare_percent, "percent"), width=f(o.width_mm, "length", "size"), shaft_load=f(o.shaft_load_n, "force", per="hub"),
+        weight=f(weight, "mass"), parts=f(o.parts, "count"), efficiency=frame.band(*o.efficiency, "percent", ("", "")),
+        yearly_loss=f(loss, "energy"),
+        yearly_cost=None if given.energy_price is None else f(loss * given.energy_price, "money"),
+        elevation=elevation_out(o.elevation),
+    )  # fmt: skip
+
+
+def fell_out(offer: Offer) -> list[FellOut]:
+    """Where the others fell."""
+    return [FellOut(limit=n, count=k) for n, k in offer.rejected]
