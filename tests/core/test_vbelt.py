@@ -277,3 +277,29 @@ def test_every_step_gives_its_own_value_again() -> None:
             assert by_expression[id(step.expr)].fn(*step.inputs) == step.value
         if step.equals:
             assert by_expression[id(step.expr)].fn(*step.inputs) == pytest.approx(112 * IN, rel=1e-12)
+
+
+@pytest.mark.outside("common practice, no source: a link belt counts as 0.9 of the plain belt of its section")
+def test_a_link_belt_carries_a_little_less() -> None:
+    from dataclasses import replace
+
+    from tuyere.core.vbelt.belts import belt
+    from tuyere.core.vbelt.rate import Given, rate
+    from tuyere.core.vbelt.sheaves import sheave
+
+    plain = Given(3.0, 1.2, 1160, sheave(5.4 * 25.4, "pitch", "B"), sheave(9.4 * 25.4, "pitch", "B"), belt("B90"), 2)
+    a, b = rate(plain), rate(replace(plain, link=True))
+    assert b.one_belt.corrected_kw == pytest.approx(0.9 * a.one_belt.corrected_kw) and b.centre_mm == a.centre_mm
+    assert b.spare_percent < a.spare_percent
+    narrow = Given(
+        3.0,
+        1.2,
+        1160,
+        sheave(7.1 * 25.4, "effective", "5V"),
+        sheave(12.5 * 25.4, "effective", "5V"),
+        belt("5VX900"),
+        1,
+        link=True,
+    )
+    with pytest.raises(InputError, match="no link belt"):
+        rate(narrow)

@@ -338,11 +338,7 @@ WORKS: tuple[DemoMachine, ...] = (
                 (
                     OtherBuild(
                         "roller-chain",
-                        {"chain": "80",
-                            "driver_teeth": 17,
-                            "driven_teeth": 27,
-                            "pitches": 72,
-                            "lubrication": "dusty"},
+                        {"chain": "80", "driver_teeth": 17, "driven_teeth": 27, "pitches": 72, "lubrication": "dusty"},
                         by="M. Teasel",
                     ),
                 ),

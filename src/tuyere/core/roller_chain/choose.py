@@ -16,13 +16,19 @@ from tuyere.core.roller_chain.formulas import (
     driven_sprocket_speed,
     galling_power,
     impact_power,
+    iso_chain_power,
+    iso_galling_power,
+    iso_life_factor,
+    iso_plate_power,
+    iso_roller_power,
     link_plate_power,
     outside_diameter,
     small_wrap,
     strand_power,
     working_pull,
 )
-from tuyere.core.roller_chain.tables import Chain, chains
+from tuyere.core.roller_chain.rate import iso_constants
+from tuyere.core.roller_chain.tables import Chain, chains, iso_chains
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
 from tuyere.core.tables import table
@@ -47,6 +53,7 @@ class Wanted:
     life_h: float = 15_000
     largest_mm: float = np.inf
     widest_mm: float = np.inf
+    series: str = "ansi"
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,10 +81,15 @@ class Choice:
     rejected: tuple[tuple[str, int], ...]
 
 
+def _sizes(series: str) -> list[Chain]:
+    """The sizes of a series that a rating exists for."""
+    return list(chains().values()) if series == "ansi" else [c for c in iso_chains().values() if c.series == series]
+
+
 @cache
-def _grid() -> dict[str, Array]:
+def _grid(series: str = "ansi") -> dict[str, Array]:
     """Every combination of size, strands and teeth, as columns."""
-    sizes = list(chains().values())
+    sizes = _sizes(series)
     factors = {int(n): f for n, f in table("strand_factors").rows}
     pairs = [(k, s) for k, c in enumerate(sizes) for s in factors if s == 1 or c.spacing_mm]
     kind, z_1, z_2 = (g.ravel() for g in np.meshgrid(np.arange(len(pairs)), DRIVER_TEETH, DRIVEN_TEETH, indexing="ij"))
@@ -94,7 +106,32 @@ def _grid() -> dict[str, Array]:
         "K_f": column("K_f"), "K_r": column("K_r"), "mass": column("mass_kg_m"), "width": column("width_mm"),
         "spacing": column("spacing_mm"),
     }  # fmt: skip
+    if series != "ansi":
+        constants = np.array([iso_constants(c) for c in sizes])[of]
+        k_ps = np.array(
+            [next(r[2] for r in table("iso_galling").rows if r[0] < c.pitch_mm <= r[1] + 1e-9) for c in sizes]
+        )[of]
+        grid |= {
+            "k_A": constants[:, 0],
+            "A_i": constants[:, 1],
+            "e_p": constants[:, 2],
+            "k_R": constants[:, 3],
+            "K_ps": k_ps,
+        }
     return grid
+
+
+def _power(c: dict[str, Array], small: Array, small_rpm: Array, pitches: Array, life_h: float) -> tuple[Array, Array]:
+    """(galling limit of one strand, power of all strands in kW) by the method of the series."""
+    if "k_A" in c:
+        gall = iso_galling_power(small, small_rpm, c["pitch_mm"], c["K_ps"])
+        plate = iso_plate_power(small, small_rpm, c["k_A"], c["A_i"], c["pitch_mm"], c["e_p"])
+        roller = iso_roller_power(small, small_rpm, c["k_R"], c["pitch_mm"])
+        return gall, iso_chain_power(plate, roller, gall, c["factor"], 1.0, 1.0, iso_life_factor(life_h))
+    gall = galling_power(small, small_rpm, c["pitch_in"])
+    plate = link_plate_power(c["K_f"], small, small_rpm, c["pitch_in"])
+    one = strand_power(plate, impact_power(c["K_r"], small, small_rpm, c["pitch_in"], pitches, life_h), gall)
+    return gall, chain_power(one, c["factor"], 1.0, 1.0)
 
 
 def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
@@ -104,16 +141,11 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
     small_rpm = np.maximum(w.driver_rpm, driven)
     exact = chain_pitches(w.centre_mm, c["pitch_mm"], small, large)
     pitches = 2 * np.ceil(exact / 2 - 1e-9)
-    gall = galling_power(small, small_rpm, c["pitch_in"])
-    one = strand_power(
-        link_plate_power(c["K_f"], small, small_rpm, c["pitch_in"]),
-        impact_power(c["K_r"], small, small_rpm, c["pitch_in"], pitches, w.life_h),
-        gall,
-    )
+    gall, power = _power(c, small, small_rpm, pitches, w.life_h)
     speed = chain_speed(c["z_1"], c["pitch_mm"], w.driver_rpm)
     return {
         "error": 100 * (driven / w.driven_rpm - 1), "pitches": pitches, "galling": gall,
-        "power": chain_power(one, c["factor"], 1.0, 1.0), "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
+        "power": power, "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
         "tips": (outside_diameter(c["pitch_mm"], c["z_1"]) + outside_diameter(c["pitch_mm"], c["z_2"])) / 2,
         "largest": outside_diameter(c["pitch_mm"], large), "pull": working_pull(w.power_kw, speed),
         "width": c["width"] + (c["strands"] - 1) * c["spacing"],
@@ -125,7 +157,7 @@ def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
 
     Ranked by pull on the shafts, size, width, mass and speed error, each against the best found.
     """
-    grid = _grid()
+    grid = _grid(w.series)
     total = len(grid["of"])
     counts = np.zeros(len(LIMITS), dtype=np.int64)
     kept: list[tuple[NDArray[np.int64], dict[str, Any]]] = []
@@ -166,7 +198,7 @@ def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
     # Seventeen teeth and more run smoothly: fewer weigh against a drive in proportion.
     rough = np.maximum(1.0, 17 / np.minimum(grid["z_1"][rows], grid["z_2"][rows]))
     cost = sum(parts) + rough
-    sizes = list(chains().values())
+    sizes = _sizes(w.series)
     best: list[Candidate] = []
     used: dict[tuple[int, int], int] = {}
     for k in np.argsort(cost, kind="stable"):

@@ -12,6 +12,10 @@ from tuyere.core.units import KW_PER_HP
 ASME = Source("ASME B29.1 rating of roller chain, as carried by Shigley")
 ISO606 = Source("ASME B29.1 and ISO 606, sprockets")
 WEAR = Source("ASME and handbook practice, chain elongation")
+ISO10823 = Source("ISO 10823, equations of the capacity charts", "2004", confidence="medium")
+ISO10823_B = Source("ISO 10823, plate cross-section of the B series", "2004", confidence="low")
+ISO10823_GALLING = Source("ISO 10823, galling line", "2004", confidence="low")
+DIN8195 = Source("DIN 8195 life factor, as carried by Roloff/Matek", confidence="medium")
 LIMITS = Source("Roloff/Matek and ISO 10823 practice", confidence="medium")
 
 
@@ -209,3 +213,66 @@ def hand_of_excess(e: Num, t: Num) -> Num:
 def usual_sag(t: Num) -> Num:
     """Two per cent of the span."""
     return 0.02 * t
+
+
+@formula("A_i", ISO10823)
+def plate_area_a(p: Num) -> Num:
+    """Cross-section of both inner plates, A series."""
+    return 0.118 * p**2
+
+
+@formula("A_i", ISO10823_B)
+def plate_area_b(b_2: Num, b_1: Num, h_2: Num, D_r: Num, d_pin: Num) -> Num:
+    """Cross-section of both inner plates beside the bushing, B series."""
+    return (b_2 - b_1) * (0.99 * h_2 - d_pin * (D_r / d_pin) ** 0.475)
+
+
+@formula("P_plate", ISO10823)
+def iso_plate_power(N_s: Num, n_s: Num, k_A: Num, A_i: Num, p: Num, e_p: Num) -> Num:
+    """Fatigue of the link plates, one strand."""
+    return N_s**1.08 * n_s**0.9 * k_A * A_i * p ** (1 - e_p * p) / 6e7
+
+
+@formula("P_roller", ISO10823)
+def iso_roller_power(N_s: Num, n_s: Num, k_R: Num, p: Num) -> Num:
+    """Impact of rollers and bushings, one strand."""
+    return k_R * N_s**1.5 * p**0.8 / n_s**1.5
+
+
+@formula("P_gall", ISO10823_GALLING)
+def iso_galling_power(N_s: Num, n_s: Num, p: Num, K_ps: Num) -> Num:
+    """Galling of pins and bushings, one strand; at or below zero the chain cannot run so fast at all."""
+    return (
+        N_s * n_s * p / (3780 * K_ps)
+        * (4.413 - 2.073 * (p / 25.4) - 0.0274 * N_s - log(n_s / (1000 * K_ps)) * (1.59 * log10(p / 25.4) + 1.873))
+    )  # fmt: skip
+
+
+@formula("f_5", DIN8195)
+def iso_life_factor(h_life: Num) -> Num:
+    """What a longer or shorter life than 15,000 hours leaves."""
+    return (15000 / h_life) ** (1 / 3)
+
+
+@formula("P_ch", ISO10823)
+def iso_chain_power(P_plate: Num, P_roller: Num, P_gall: Num, K_str: Num, K_lub: Num, K_off: Num, f_5: Num) -> Num:
+    """The least of the three limits, for all strands, with what lubrication, an offset link and the life leave."""
+    return minimum(minimum(P_plate, P_roller), P_gall) * K_str * K_lub * K_off * f_5
+
+
+@formula("D_o", ISO606)
+def iso_outside_diameter(D_p: Num, p: Num, D_r: Num) -> Num:
+    """Largest tip diameter of an ISO sprocket."""
+    return D_p + 1.25 * p - D_r
+
+
+@formula("eps_d", STATICS)
+def pitch_difference(L_m: Num, L_ref: Num) -> Num:
+    """How much longer one chain is than the other over the same pitches."""
+    return 100 * (L_m - L_ref) / L_ref
+
+
+@formula("x_dog", GEOMETRY)
+def dog_mismatch(eps_d: Num, p: Num, n_eng: Num) -> Num:
+    """What the difference adds up to over the pitches that are engaged at once."""
+    return eps_d / 100 * p * n_eng

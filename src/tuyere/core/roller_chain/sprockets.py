@@ -11,6 +11,7 @@ from tuyere.core.roller_chain.formulas import (
     caliper_odd,
     chordal_variation,
     hub_limit,
+    iso_outside_diameter,
     outside_diameter,
     pitch_diameter,
 )
@@ -38,7 +39,12 @@ def work_sprocket(of: Chain, teeth: int, field: str = "teeth") -> Sprocket:
     if not FEWEST <= teeth <= MOST:
         raise InputError(field, teeth, "not a sprocket for roller chain", f"{FEWEST} to {MOST} teeth")
     pitch = mark("pitch_diameter", pitch_diameter(of.pitch_mm, teeth))
-    outside = mark("outside_diameter", outside_diameter(of.pitch_mm, teeth))
+    outside = mark(
+        "outside_diameter",
+        outside_diameter(of.pitch_mm, teeth)
+        if of.series == "ansi"
+        else iso_outside_diameter(pitch, of.pitch_mm, of.roller_mm),
+    )
     measured = caliper_odd(pitch, teeth, of.roller_mm) if teeth % 2 else caliper_even(pitch, of.roller_mm)
     caliper = mark("caliper", measured)
     hub = mark("hub", hub_limit(of.pitch_mm, teeth))

@@ -12,7 +12,7 @@ from tuyere.core.units import KG_PER_LB, M_PER_FT, MM_PER_IN, N_PER_LBF
 
 declare(
     "tuyere.core.roller_chain", "chains", "strand_factors", "chain_service_factors", "lubrication_quality", "oils", "max_bores",
-    "chain_drivers", "chain_manners",
+    "chain_drivers", "chain_manners", "iso_chains", "iso_galling",
 )  # fmt: skip
 
 
@@ -33,6 +33,9 @@ class Chain:
     K_r: float
     type_a_m_s: float
     type_b_m_s: float
+    series: str = "ansi"
+    pin_mm: float = 0.0
+    inner_width_mm: float = 0.0
 
 
 @cache
@@ -47,11 +50,29 @@ def chains() -> dict[str, Chain]:
     return made
 
 
+@cache
+def iso_chains() -> dict[str, Chain]:
+    """Every size of ISO 606 by designation."""
+    made = {}
+    for name, series, _, pitch, roller, width, pin, height, spacing, inner, tensile, mass, a, b in table(
+        "iso_chains"
+    ).rows:
+        made[name] = Chain(name, pitch / MM_PER_IN, pitch, roller, width, spacing, height, tensile, mass, float("nan"), float("nan"), a, b,
+                           "085" if name == "085" else series, pin, inner)  # fmt: skip
+    return made
+
+
+def equivalent(of: Chain) -> Chain | None:
+    """The ISO size that is the same chain as an American number; None where there is none."""
+    rows = table("iso_chains").select(ansi=of.name)
+    return iso_chains()[rows[0][0]] if rows else None
+
+
 def chain(name: str, field: str = "chain") -> Chain:
-    """A size by number; raises InputError naming ``field``."""
-    found = chains().get(name.strip())
+    """A size by American number or ISO 606 designation; raises InputError naming ``field``."""
+    found = chains().get(name.strip()) or iso_chains().get(name.strip().upper())
     if found is None:
-        raise InputError(field, name, "unknown chain number", "one of " + " ".join(chains()))
+        raise InputError(field, name, "unknown chain number", "one of " + " ".join([*chains(), *iso_chains()]))
     return found
 
 

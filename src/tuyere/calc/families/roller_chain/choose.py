@@ -1,6 +1,6 @@
 """`chain-select`: every standard chain drive for a duty, ranked."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import Field
 
@@ -30,6 +30,9 @@ class ChainSelectIn(Input):
     driven_speed: Speed = Field(description="wanted speed of the driven shaft")
     tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
     centre: Length = Field(description="centre distance, about")
+    series: Literal["ansi", "a", "b"] = Field(
+        default="ansi", description="American numbers, or the A or B series of ISO 606"
+    )
     largest: Size | None = Field(default=None, description="largest sprocket that fits, outside diameter")
     keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
 
@@ -88,7 +91,7 @@ def chain_select(given: ChainSelectIn, frame: Frame) -> ChainSelectOut:
             "up to 10 : 1",
         )
     found = search(Wanted(design, given.power.value, given.driver_speed.value, given.driven_speed.value, tolerance,
-                          given.centre.value, largest_mm=value_of(given.largest, float("inf"))), given.keep)  # fmt: skip
+                          given.centre.value, largest_mm=value_of(given.largest, float("inf")), series=given.series), given.keep)  # fmt: skip
     options = []
     f = frame.figure
     for c in found.best:

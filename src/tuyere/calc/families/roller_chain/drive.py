@@ -26,7 +26,7 @@ def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
     core = Given(
         given.power.value, factor_of(given.service_factor, chain_factor), given.speed.value, chain(given.chain), given.strands,
         given.driver_teeth, given.driven_teeth, None if given.centre_distance is None else given.centre_distance.value,
-        given.pitches, life_of(given.life), given.lubrication, given.temperature, given.layout.angle, given.layout.clockwise,
+        given.pitches, life_of(given.life), given.lubrication, given.temperature, given.layout.angle, given.layout.clockwise, given.method,
     )  # fmt: skip
     worked = rate(core)
     frame.elevation = worked.length.elevation

@@ -10,6 +10,7 @@ from tuyere.calc.families.roller_chain.parts import (
     LIFE,
     LengthOut,
     Lubrication,
+    Method,
     Number,
     Strands,
     Teeth,
@@ -37,6 +38,7 @@ class ChainDriveIn(Input):
     pitches: Annotated[Whole, Field(ge=20, le=2000)] | None = Field(default=None, description="chain length in pitches")
     life: Annotated[Hours | None, LIFE]
     lubrication: Lubrication = Field(default="best", description="how it is lubricated")
+    method: Method = Field(default="own", description="rating by asme, iso10823, or the own one of the designation")
     temperature: Annotated[Real, Field(ge=-60, le=200)] = Field(
         default=20.0, description="around the chain, degrees Celsius"
     )
@@ -51,6 +53,7 @@ class ChainDriveOut(Answer):
     service_factor: Figure
     power: Figure
     governing: str
+    method: str
     spare: Figure
     driven_speed: Figure
     chain_speed: Figure
@@ -81,6 +84,7 @@ def chain_drive_out(r: Drive, given: Given, frame: Frame) -> ChainDriveOut:
         service_factor=f(given.service_factor, "factor", step="service_factor"),
         power=f(r.rating.power_kw, "power", step="power"),
         governing=r.rating.governing,
+        method=r.rating.method,
         spare=f(r.spare_percent, "percent", step="power"),
         driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
         chain_speed=f(r.speed_m_s, "belt_speed", step="chain_speed"),

@@ -30,7 +30,7 @@ from tuyere.core.roller_chain.tables import chain
 from tuyere.core.steps import quiet
 
 EFFICIENCY = (96.0, 98.0)
-KEPT = ("lubrication", "temperature")
+KEPT = ("lubrication", "temperature", "method")
 
 
 class RollerChains(Family[ChainDriveIn]):
@@ -49,6 +49,7 @@ class RollerChains(Family[ChainDriveIn]):
         "life",
         "lubrication",
         "temperature",
+        "method",
     )
 
     def duty_of(self, given: ChainDriveIn, result: ChainDriveOut) -> DutyPart:

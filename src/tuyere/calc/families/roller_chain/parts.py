@@ -13,7 +13,11 @@ from tuyere.calc.parts import Whole
 from tuyere.core.errors import InputError
 from tuyere.core.roller_chain.length import ChainLength
 
-Number = Literal["25", "35", "41", "40", "50", "60", "80", "100", "120", "140", "160", "180", "200", "240"]
+Number = Literal[
+    "25", "35", "41", "40", "50", "60", "80", "100", "120", "140", "160", "180", "200", "240",
+    "04C", "06C", "05B", "06B", "08A", "08B", "081", "083", "084", "085", "10A", "10B", "12A", "12B", "16A", "16B", "20A", "20B",
+    "24A", "24B", "28A", "28B", "32A", "32B", "36A", "40A", "40B", "48A", "48B"]  # fmt: skip
+Method = Literal["own", "asme", "iso10823"]
 Teeth = Annotated[Whole, Field(ge=9, le=150)]
 Strands = Annotated[Whole, Field(ge=1, le=6)]
 Lubrication = Literal["best", "adequate", "dusty", "poor", "dry-dirty"]

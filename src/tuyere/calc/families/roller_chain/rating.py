@@ -9,6 +9,7 @@ from tuyere.calc.entry import Hours, Speed
 from tuyere.calc.families.roller_chain.parts import (
     LIFE,
     Lubrication,
+    Method,
     Number,
     Strands,
     Teeth,
@@ -22,7 +23,6 @@ from tuyere.core.roller_chain.formulas import chain_speed
 from tuyere.core.roller_chain.rate import rate_chain
 from tuyere.core.roller_chain.tables import chain, lubrication_type
 from tuyere.core.steps import mark
-from tuyere.core.units import KW_PER_HP
 
 GROUP = "Roller chain"
 
@@ -37,6 +37,7 @@ class ChainRatingIn(Input):
     pitches: Annotated[Whole, Field(ge=20, le=2000)] = Field(default=100, description="chain length in pitches")
     life: Annotated[Hours | None, LIFE]
     lubrication: Lubrication = Field(default="best", description="how it is lubricated")
+    method: Method = Field(default="own", description="asme, iso10823, or the own one of the designation")
 
 
 class ChainRatingOut(Answer):
@@ -44,6 +45,7 @@ class ChainRatingOut(Answer):
 
     power: Figure
     governing: str
+    method: str
     link_plates: Figure
     impact: Figure
     galling: Figure
@@ -52,7 +54,7 @@ class ChainRatingOut(Answer):
 
 
 @calculation("chain-rating", "Power of a roller chain", "Link-plate, impact and galling limits, and which of them governs.",
-             "ASME B29.1", {"units": "us", "input": {"chain": "40", "teeth": 17, "speed": "1000 rpm"}})  # fmt: skip
+             "ASME B29.1, ISO 10823", {"units": "us", "input": {"chain": "40", "teeth": 17, "speed": "1000 rpm"}})  # fmt: skip
 def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
     """Rate the chain."""
     of = chain(given.chain)
@@ -66,6 +68,7 @@ def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
             life_of(given.life),
             given.lubrication,
             False,
+            given.method,
         )
     except InputError as e:
         raise InputError(e.field.removeprefix("driver."), e.value, e.why, e.allowed) from e
@@ -74,9 +77,10 @@ def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
     return ChainRatingOut(
         power=f(r.power_kw, "power", step="power"),
         governing=r.governing,
-        link_plates=f(r.plate_hp * KW_PER_HP, "power", step="plate", per="strand"),
-        impact=f(r.impact_hp * KW_PER_HP, "power", step="impact", per="strand"),
-        galling=f(r.galling_hp * KW_PER_HP, "power", step="galling", per="strand"),
+        method=r.method,
+        link_plates=f(r.plate_kw, "power", step="plate", per="strand"),
+        impact=f(r.impact_kw, "power", step="impact", per="strand"),
+        galling=f(r.galling_kw, "power", step="galling", per="strand"),
         chain_speed=f(v, "belt_speed", step="chain_speed"),
         lubrication_wanted=lubrication_type(of, v),
     )

@@ -1,0 +1,49 @@
+"""`chain-match`: a drive chain against the conveyor chain it drives."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Length, Size
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.roller_chain.match import work_match
+
+GROUP = "Roller chain"
+
+
+class ChainMatchIn(Input):
+    """Two chains of one pitch, measured over the same number of pitches, pulled straight."""
+
+    pitch: Size = Field(description="nominal pitch")
+    pitches: Annotated[Whole, Field(ge=4, le=200)] = Field(description="pitches measured")
+    drive_length: Length = Field(description="drive chain over those pitches")
+    driven_length: Length = Field(description="conveyor chain over those pitches")
+    engaged: Annotated[Whole, Field(ge=1, le=200)] = Field(description="pitches of both that are engaged at once")
+    room: Size | None = Field(default=None, description="room a dog has in its gap")
+
+
+class ChainMatchOut(Answer):
+    """How far they have grown apart."""
+
+    advice: str
+    difference: Figure
+    mismatch: Figure
+    drive_growth: Figure
+    driven_growth: Figure
+
+
+@calculation("chain-match", "Drive chain against the chain it drives",
+             "Pitch growth of a dogged drive chain against the conveyor chain, and what it adds up to.",
+             "geometry; common practice", {"units": "us", "input": {
+                 "pitch": "6 in", "pitches": 10, "drive_length": "60 1/2", "driven_length": "61 1/4", "engaged": 6, "room": "3/8"}})  # fmt: skip
+def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
+    """Compare them."""
+    r = work_match(given.pitch.value, given.pitches, given.drive_length.value, given.driven_length.value, given.engaged,
+                   None if given.room is None else given.room.value)  # fmt: skip
+    f = frame.figure
+    return ChainMatchOut(
+        advice=r.advice, difference=f(r.difference_percent, "percent", step="difference"), mismatch=f(r.mismatch_mm, "length", "size", "mismatch"),
+        drive_growth=f(r.drive_percent, "percent", step="drive_growth"), driven_growth=f(r.driven_percent, "percent", step="driven_growth"))  # fmt: skip
