@@ -12,6 +12,7 @@ from sqlalchemy.engine import Engine
 from sqlalchemy.exc import IntegrityError
 from sqlmodel import Session, select
 
+from tuyere.calc.families.protocol import FAMILIES
 from tuyere.calc.registry import find, work
 from tuyere.core.errors import InputError
 from tuyere.demo.load import load
@@ -188,16 +189,69 @@ def test_demo_loads_once_and_every_build_stands(cluster: Cluster) -> None:
     engine: Engine = engine_for(url)
     assert "db migrate" in check(engine)[0]
     migrate(url)
-    assert load(engine) == len(WORKS) == 15 and load(engine) == 0 and check(engine) == []
+    assert load(engine) == len(WORKS) == 19 and load(engine) == 0 and check(engine) == []
     with Session(engine) as db:
         views = list_machines(db).machines
         assert {m.kind for m in views} == {"industrial", "hvac", "conveyor", "farm", "shop"}
         built = [d for m in views for d in m.drives if d.fitted]
         assert len(built) >= 8 and any(d.temporary for d in built)
         assert all(m.energy_sources for m in views) and now().tzinfo is not None
+        assert {b.family for b in db.exec(select(Build)).all()} == set(FAMILIES)
+    # One step back and forth again: what the families need goes, slip goes back to its wheel, nothing else is lost.
+    with Session(engine) as db, db.begin():
+        loop = db.exec(select(Loop).where(Loop.section == "B")).first()
+        assert loop is not None
+        loop.spec, marked = {"slip": 1.5}, loop.id
+        db.add(loop)
+    downgrade(url, "20261123_first")
+    migrate(url)
+    with Session(engine) as db:
+        assert db.get_one(Loop, marked).spec == {"slip": 1.5} and check(engine) == []
     downgrade(url, "base")
     assert check(engine)
     engine.dispose()
     with server.connect() as c:
         c.execute(sa.text("DROP DATABASE demo_test WITH (FORCE)"))
     server.dispose()
+
+
+@pytest.mark.parametrize("key", list(FAMILIES))
+def test_every_family_is_saved_and_comes_back_the_same(db: Session, key: str) -> None:
+    family = FAMILIES[key]
+    example = find(family.calc).example["input"]
+    ident = a_drive(db)
+    saved = save_build(
+        db, ident, BuildSave.model_validate({"purpose": "fitted", "freeze": True, "family": key, "input": example})
+    )
+    view = drive_view(db, ident).builds[0]
+    assert (view.family, view.calc, view.what) == (key, family.calc, saved.what) and view.what
+    first = work(find(family.calc), find(family.calc).request_model.model_validate({"input": example}))
+    again = work(find(family.calc), find(family.calc).request_model.model_validate({"input": view.input}))
+    assert again.sheet.designation == first.sheet.designation and again.sheet.spare.value == pytest.approx(
+        first.sheet.spare.value, rel=1e-9
+    )
+    assert [c.number for c in again.sheet.call_outs] == [c.number for c in first.sheet.call_outs]
+    record = record_view(db, saved.id)
+    assert record.calc == family.calc and record.result["sheet"]["family"] == key
+    # Rows hold what the family fitted: a wheel at each end, the loop between them, as long as the calculation says.
+    wheels = db.exec(select(Element).where(Element.build_id == saved.id)).all()
+    loop = db.exec(select(Loop).where(Loop.build_id == saved.id)).one()
+    assert len(wheels) == 2 and {w.kind for w in wheels} <= {"sheave", "sprocket", "pulley"} and loop.length_mm > 0
+
+
+def test_a_build_of_no_family_or_with_a_wrong_input_is_refused_beside_its_field() -> None:
+    with pytest.raises(ValidationError) as none:
+        build(family="rope")
+    assert [e["loc"] for e in none.value.errors()] == [("family",)] and "v-belt" in none.value.errors()[0]["ctx"][
+        "allowed"
+    ]
+    with pytest.raises(ValidationError) as wrong:
+        build(
+            family="roller-chain",
+            input={"power": "3 in", "speed": "100", "chain": "60", "driver_teeth": 5, "driven_teeth": 30},
+        )
+    paths = {".".join(map(str, e["loc"])) for e in wrong.value.errors()}
+    assert paths == {"input.power", "input.driver_teeth"}
+    with pytest.raises(ValidationError) as foreign:
+        build(family="flat")  # a V-belt's input
+    assert all(e["loc"][0] == "input" for e in foreign.value.errors())

@@ -164,6 +164,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/chain-match": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drive chain against the chain it drives
+         * @description Pitch growth of a dogged drive chain against the conveyor chain, and what it adds up to.
+         */
+        post: operations["calc_calc_chain_match_calc_chain_match_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/chain-rating": {
         parameters: {
             query?: never;
@@ -887,6 +907,13 @@ export interface components {
          */
         BeltIn: {
             /**
+             * Construction
+             * @description plain, or a link belt of that section in its place
+             * @default plain
+             * @enum {string}
+             */
+            construction?: "plain" | "link";
+            /**
              * Count
              * @description belts on the drive; left open, as many as are needed
              * @default null
@@ -1282,7 +1309,7 @@ export interface components {
              * @description chain number
              * @enum {string}
              */
-            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
              * Driven Teeth
              * @description teeth of the driven
@@ -1308,6 +1335,13 @@ export interface components {
              * @enum {string}
              */
             lubrication?: "best" | "adequate" | "dusty" | "poor" | "dry-dirty";
+            /**
+             * Method
+             * @description rating by asme, iso10823, or the own one of the designation
+             * @default own
+             * @enum {string}
+             */
+            method?: "own" | "asme" | "iso10823";
             /**
              * Pitches
              * @description chain length in pitches
@@ -1362,6 +1396,8 @@ export interface components {
             length: components["schemas"]["LengthOut"];
             /** Lubrication Wanted */
             lubrication_wanted: string;
+            /** Method */
+            method: string;
             /** Oil */
             oil: string;
             pitches: components["schemas"]["Figure"];
@@ -1445,7 +1481,7 @@ export interface components {
              * @description chain number
              * @enum {string}
              */
-            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
              * Driven Teeth
              * @description teeth of the driven
@@ -1519,6 +1555,110 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * ChainMatchIn
+         * @description Two chains of one pitch, measured over the same number of pitches, pulled straight.
+         */
+        ChainMatchIn: {
+            /**
+             * Drive Length
+             * @description drive chain over those pitches
+             */
+            drive_length: number | string;
+            /**
+             * Driven Length
+             * @description conveyor chain over those pitches
+             */
+            driven_length: number | string;
+            /**
+             * Engaged
+             * @description pitches of both that are engaged at once
+             */
+            engaged: number;
+            /**
+             * Pitch
+             * @description nominal pitch
+             */
+            pitch: number | string;
+            /**
+             * Pitches
+             * @description pitches measured
+             */
+            pitches: number;
+            /**
+             * Room
+             * @description room a dog has in its gap
+             * @default null
+             */
+            room?: (number | string) | null;
+        };
+        /**
+         * ChainMatchOut
+         * @description How far they have grown apart.
+         */
+        ChainMatchOut: {
+            /** Advice */
+            advice: string;
+            difference: components["schemas"]["Figure"];
+            drive_growth: components["schemas"]["Figure"];
+            driven_growth: components["schemas"]["Figure"];
+            mismatch: components["schemas"]["Figure"];
+        };
+        /** ChainMatchRequest */
+        ChainMatchRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ChainMatchIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainMatchResponse */
+        ChainMatchResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ChainMatchOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * ChainOptionOut
          * @description One chain drive that does the duty.
          */
@@ -1544,7 +1684,7 @@ export interface components {
              * @description chain number
              * @enum {string}
              */
-            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
              * Life
              * @description wanted life; 15,000 hours are assumed
@@ -1558,6 +1698,13 @@ export interface components {
              * @enum {string}
              */
             lubrication?: "best" | "adequate" | "dusty" | "poor" | "dry-dirty";
+            /**
+             * Method
+             * @description asme, iso10823, or the own one of the designation
+             * @default own
+             * @enum {string}
+             */
+            method?: "own" | "asme" | "iso10823";
             /**
              * Pitches
              * @description chain length in pitches
@@ -1594,6 +1741,8 @@ export interface components {
             link_plates: components["schemas"]["Figure"];
             /** Lubrication Wanted */
             lubrication_wanted: string;
+            /** Method */
+            method: string;
             power: components["schemas"]["Figure"];
         };
         /** ChainRatingRequest */
@@ -1688,6 +1837,13 @@ export interface components {
              * @description power to transmit
              */
             power: number | string;
+            /**
+             * Series
+             * @description American numbers, or the A or B series of ISO 606
+             * @default ansi
+             * @enum {string}
+             */
+            series?: "ansi" | "a" | "b";
             /**
              * @description how hard the duty is
              * @default null
@@ -1883,7 +2039,7 @@ export interface components {
              * @description chain number
              * @enum {string}
              */
-            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
              * Fixed Centres
              * @description no take-up
@@ -4005,7 +4161,7 @@ export interface components {
              * @description chain number
              * @enum {string}
              */
-            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240";
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
              * Teeth
              * @description teeth
@@ -5945,6 +6101,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChainLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_chain_match_calc_chain_match_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainMatchRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainMatchResponse"];
                 };
             };
             /** @description problem */

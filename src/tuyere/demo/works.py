@@ -487,7 +487,7 @@ WORKS: tuple[DemoMachine, ...] = (
         ),
         (
             DemoDrive(
-                "Pump drive",
+                "Press pump",
                 "10hp",
                 "1160",
                 "870",

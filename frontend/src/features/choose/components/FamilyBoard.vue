@@ -66,7 +66,7 @@ async function work(o: FamilyOption) {
     </section>
     <section v-if="rows.length" class="sheet beside">
       <h2>Side by side</h2>
-      <div class="wide">
+      <div class="wide" tabindex="0" role="region" aria-label="Table, can be moved sideways">
         <table class="lines">
           <thead>
             <tr>
@@ -97,12 +97,14 @@ async function work(o: FamilyOption) {
 <style scoped>
 .board {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 .family,
 .beside {
   padding: 10px 14px 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   min-width: 0;
 }
@@ -130,6 +132,7 @@ header {
   gap: 10px;
 }
 .wide {
+  position: relative;
   overflow-x: auto;
 }
 .sort {

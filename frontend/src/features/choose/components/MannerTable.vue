@@ -14,7 +14,7 @@ const says = { good: 'good', limited: 'with care', no: 'no' } as const
   <section class="sheet manners">
     <h2>How they behave</h2>
     <p class="dim">Common practice, no source. The sheet of the belt or chain itself comes first.</p>
-    <div class="wide">
+    <div class="wide" tabindex="0" role="region" aria-label="Table, can be moved sideways">
       <table class="lines">
         <thead>
           <tr>
@@ -48,6 +48,7 @@ const says = { good: 'good', limited: 'with care', no: 'no' } as const
   min-width: 0;
 }
 .wide {
+  position: relative;
   overflow-x: auto;
 }
 table {

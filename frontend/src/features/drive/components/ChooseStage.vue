@@ -92,6 +92,7 @@ watch([() => props.drive.duty, asked], () => void compare())
 <style scoped>
 .stage {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 </style>
