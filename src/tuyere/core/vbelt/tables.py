@@ -15,6 +15,8 @@ from tuyere.core.vbelt.formulas import ratio_power_classical
 declare(
     "tuyere.core.vbelt",
     "v_belt_manners",
+    "belt_profiles",
+    "length_conventions",
     "sections",
     "rating_constants",
     "speed_ratio_classical",

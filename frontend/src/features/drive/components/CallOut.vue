@@ -81,7 +81,10 @@ watch(
 .plain-answer {
   background: var(--sheet);
 }
+/* Above the touched area, which reaches up behind it. */
 .label {
+  position: relative;
+  z-index: 1;
   font-size: 14px;
   white-space: nowrap;
 }

@@ -1,0 +1,116 @@
+"""`shaft-load`, `bearing-life` and `bushing`."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Force, Size, Speed
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Text
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.shafts.bearings import bearing_life, overhung
+from tuyere.core.shafts.bushings import bushing
+from tuyere.core.units import MM_PER_IN
+
+GROUP = "Motors and shafts"
+Bearing = Literal["ball", "roller"]
+
+
+class ShaftLoadIn(Input):
+    """A pull that hangs outside two bearings."""
+
+    pull: Force = Field(description="pull of the drive on the shaft, all belts together")
+    overhang: Size = Field(description="middle of the sheave to the near bearing")
+    spacing: Size = Field(description="bearings apart, middle to middle")
+    speed: Speed | None = Field(default=None, description="speed of the shaft, for the lives")
+    near_rating: Force | None = Field(default=None, description="basic dynamic rating C of the near bearing")
+    far_rating: Force | None = Field(default=None, description="basic dynamic rating C of the far bearing")
+    bearing: Bearing = Field(default="ball", description="ball or roller bearings")
+
+
+class ShaftLoadOut(Answer):
+    """What each bearing carries; lives where their ratings are given."""
+
+    near_bearing: Figure
+    far_bearing: Figure
+    near_life: Figure | None
+    far_life: Figure | None
+
+
+@calculation("shaft-load", "Pull on a shaft's bearings", "What an overhung sheave puts on each of two bearings, and how long they last.",
+             "statics; ISO 281", {"units": "us", "input": {"pull": "250 lbf", "overhang": "3 in", "spacing": "9 in", "speed": "1750",
+                                                           "near_rating": "5000 lbf"}})  # fmt: skip
+def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
+    """Work the loads."""
+    r = overhung(given.pull.value, given.overhang.value, given.spacing.value, None if given.speed is None else given.speed.value,
+                 None if given.near_rating is None else given.near_rating.value, None if given.far_rating is None else given.far_rating.value,
+                 given.bearing)  # fmt: skip
+    f = frame.figure
+    return ShaftLoadOut(near_bearing=f(r.near_n, "force", step="near"), far_bearing=f(r.far_n, "force", step="far"),
+                        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", step="near_life"),
+                        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", step="far_life"))  # fmt: skip
+
+
+class BearingLifeIn(Input):
+    """A rolling bearing under a radial load."""
+
+    load: Force = Field(description="equivalent load of the bearing")
+    rating: Force = Field(description="basic dynamic rating C")
+    speed: Speed = Field(description="speed")
+    bearing: Bearing = Field(default="ball", description="ball or roller bearing")
+
+
+class BearingLifeOut(Answer):
+    """Hours that nine in ten reach."""
+
+    life: Figure
+
+
+@calculation("bearing-life", "Life of a rolling bearing", "Basic rating life from load, rating and speed.", "ISO 281",
+             {"units": "us", "input": {"load": "333 lbf", "rating": "5000 lbf", "speed": "1750"}})  # fmt: skip
+def bearing_life_entry(given: BearingLifeIn, frame: Frame) -> BearingLifeOut:
+    """Work the life."""
+    hours = bearing_life(given.load.value, given.rating.value, given.speed.value, given.bearing)
+    return BearingLifeOut(life=frame.figure(hours, "hours", step="life"))
+
+
+class BushingIn(Input):
+    """A taper bushing."""
+
+    size: Annotated[Text, Field(max_length=10, description="size, such as SK or 2012")]
+    shaft: Size | None = Field(default=None, description="shaft diameter")
+
+
+class BushingOut(Answer):
+    """Its bore, screws and torque, the key, and how it goes in and out."""
+
+    name: str
+    largest_bore: Figure
+    screws: str
+    torque: str
+    key: Figure | None
+    card: list[str]
+    cautions: list[str]
+
+
+@calculation("bushing", "Taper bushing", "Largest bore, screws and torque of a flanged or flush taper bushing; pull it in, jack it out.",
+             "generic bushing data; ASME B17.1", {"units": "us", "input": {"size": "SK", "shaft": "1 7/8"}})  # fmt: skip
+def bushing_entry(given: BushingIn, frame: Frame) -> BushingOut:
+    """Look it up."""
+    r = bushing(given.size, None if given.shaft is None else given.shaft.value)
+    f = frame.figure
+    pounds = r.torque_nm / 1.3558179483314004
+    shown = (
+        f"{pounds:.0f} lbf ft"
+        if frame.units == "us" and pounds >= 10
+        else f"{pounds:.1f} lbf ft"
+        if frame.units == "us"
+        else f"{r.torque_nm:.0f} N m"
+    )
+    return BushingOut(
+        name=f"{r.style} taper bushing {r.size}", largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
+        screws=f"{r.count} × {r.screws}", torque=shown, key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
+        card=["In: " + r.steps_in[0], *r.steps_in[1:], "Out: " + r.steps_out[0], *r.steps_out[1:]],
+        cautions=["Machine isolated and proved dead; the sheave propped before the bushing lets go.",
+                  "Tighten by torque wrench: a hub bursts when its taper is drawn up oily or too hard."])  # fmt: skip

@@ -1,0 +1,104 @@
+"""`groove-fit`: one belt in one groove."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Angle, Size, value_of
+from tuyere.calc.families.v_belt.parts import Groove as GrooveName
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Real, Text
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.errors import InputError
+from tuyere.core.vbelt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
+
+GROUP = "V-belts"
+
+
+class OwnGrooveIn(Input):
+    """A groove as measured."""
+
+    width: Size = Field(description="width at the rim")
+    angle: Angle = Field(description="angle between the flanks")
+    depth: Size = Field(description="depth")
+
+
+class FitIn(Input):
+    """A belt and a groove; wear and an opened adjustable sheave widen or narrow them."""
+
+    belt: Annotated[Text, Field(min_length=1, description="belt section, such as A, BX, 5VX, 4L, SPB")]
+    groove: GrooveName | None = Field(default=None, description="standard groove of that section")
+    own_groove: OwnGrooveIn | None = Field(default=None, description="or the groove as measured")
+    outside_diameter: Size | None = Field(default=None, description="outside diameter of the sheave")
+    belt_wear: Size | None = Field(default=None, description="belt worn, each side")
+    groove_dish: Size | None = Field(default=None, description="groove dished, each side, by gauge")
+    turns: Annotated[Real, Field(ge=0, le=20)] | None = Field(
+        default=None, description="turns an adjustable sheave is opened from closed"
+    )
+    thread_pitch: Size | None = Field(default=None, description="thread pitch of its hub")
+
+
+class FitOut(Answer):
+    """How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim."""
+
+    verdict: Literal["right", "emergency", "worn", "refused"]
+    reason: str
+    under_rim: Figure = Field(description="belt's top under the rim; negative: it stands out")
+    gap_below: Figure
+    bottoms: bool
+    flank_contact: Figure
+    pitch_diameter: Figure | None
+    proper_pitch_diameter: Figure | None
+    speed_change: Figure | None = Field(description="what this does to the driven speed when it is the driver's groove")
+    groove: list[tuple[float, float]]
+    belt: list[tuple[float, float]]
+
+
+@calculation("groove-fit", "Does this belt fit this groove?",
+             "Where a belt rides, whether it touches the bottom, the diameter it runs on; worn, wrong or in an opened adjustable sheave.",
+             "plane geometry; rules: common practice", {"units": "us", "input": {"belt": "A", "groove": "B", "outside_diameter": "6 in"}})  # fmt: skip
+def groove_fit(given: FitIn, frame: Frame) -> FitOut:
+    """Seat the belt."""
+    profile = belt_profile(given.belt)
+    outside = None if given.outside_diameter is None else given.outside_diameter.value
+    if (given.groove is None) == (given.own_groove is None):
+        raise InputError(
+            "groove", given.groove, "give a standard groove or the groove as measured", "exactly one of the two"
+        )
+    if given.own_groove is not None:
+        own = given.own_groove
+        if not 20 <= own.angle.value <= 60:
+            raise InputError(
+                "own_groove.angle",
+                own.angle.value,
+                "not the angle of a V-groove",
+                "20 to 60 degrees; 32 to 42 is usual",
+            )
+        groove = Groove("", own.width.value, own.depth.value, own.angle.value)
+    else:
+        groove = standard_groove(str(given.groove), outside if outside is not None else 200.0)
+    opened = 0.0
+    if (given.turns is None) != (given.thread_pitch is None):
+        raise InputError(
+            "turns" if given.turns is None else "thread_pitch",
+            None,
+            "turns and thread pitch go together",
+            "both or none",
+        )
+    if given.turns is not None and given.thread_pitch is not None:
+        opened = given.turns * given.thread_pitch.value
+        opened_pitch_change(given.thread_pitch.value, given.turns, groove.angle_deg)
+    r = work_fit(profile, groove, outside, value_of(given.belt_wear), value_of(given.groove_dish), opened)
+    f = frame.figure
+    change = (
+        None
+        if r.pitch_mm is None or r.proper_mm is None
+        else f(100 * (r.pitch_mm / r.proper_mm - 1), "percent", step="pitch")
+    )
+    return FitOut(
+        verdict=r.verdict, reason=r.reason, under_rim=f(r.top_mm, "length", "size", "top"), gap_below=f(r.gap_mm, "length", "size", "gap"),
+        bottoms=r.bottoms, flank_contact=f(100 * r.contact_share, "percent"),
+        pitch_diameter=None if r.pitch_mm is None else f(r.pitch_mm, "length", "size", "pitch"),
+        proper_pitch_diameter=None if r.proper_mm is None else f(r.proper_mm, "length", "size"), speed_change=change,
+        groove=[(round(x, 3), round(y, 3)) for x, y in r.groove_points], belt=[(round(x, 3), round(y, 3)) for x, y in r.belt_points])  # fmt: skip

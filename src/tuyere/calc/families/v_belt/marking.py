@@ -1,0 +1,67 @@
+"""`belt-marking`: what stands on a belt."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Text
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.vbelt.marking import Reading, read_marking
+
+GROUP = "V-belts"
+
+
+class MarkingIn(Input):
+    """A marking as far as it can be read."""
+
+    marking: Annotated[Text, Field(min_length=1, description="as it stands on the belt; ? for a worn digit")]
+
+
+class ReadingOut(Answer):
+    """One way to read it."""
+
+    designation: str
+    section: str
+    construction: str
+    joined: int
+    inside_length: Figure | None
+    belt_length: Figure | None
+    length_kind: str
+    outside_length: Figure | None
+    words: str
+    sure: str
+
+
+class MarkingOut(Answer):
+    """Readings, likeliest first."""
+
+    best: str
+    words: str
+    inside_length: Figure | None
+    belt_length: Figure | None
+    outside_length: Figure | None
+    readings: list[ReadingOut]
+
+
+def reading_out(r: Reading, frame: Frame) -> ReadingOut:
+    """A reading with its lengths."""
+
+    def length(mm: float | None) -> Figure | None:
+        return None if mm is None else frame.figure(mm, "length", "size")
+
+    return ReadingOut(designation=r.designation, section=r.section, construction=r.construction, joined=r.joined,
+                      inside_length=length(r.inside_mm), belt_length=length(r.line_mm), length_kind=r.line_kind,
+                      outside_length=length(r.outside_mm), words=r.words, sure=r.sure)  # fmt: skip
+
+
+@calculation("belt-marking", "What does the marking say?",
+             "Section, construction, joined count and the length in its own convention; worn digits as ?; several readings ranked.",
+             "IP-20, IP-22, IP-23, ISO 4184, DIN 2215 and 7753 conventions", {"units": "us", "input": {"marking": "3/B9?"}})  # fmt: skip
+def belt_marking(given: MarkingIn, frame: Frame) -> MarkingOut:
+    """Read it."""
+    readings = [reading_out(r, frame) for r in read_marking(given.marking)]
+    first = readings[0]
+    return MarkingOut(best=first.designation, words=first.words, inside_length=first.inside_length, belt_length=first.belt_length,
+                      outside_length=first.outside_length, readings=readings)  # fmt: skip

@@ -1,0 +1,1 @@
+"""Motors: speeds by poles and frequency, the least sheave their shaft and bearings stand."""

@@ -1,0 +1,1 @@
+"""Shafts: what a pull does to their bearings, how long those last, bushings and keys."""

@@ -1,0 +1,24 @@
+"""Bearing loads of an overhung pull, and rolling-bearing life."""
+
+from tuyere.core.sources import STATICS, Source
+from tuyere.core.steps import Num, formula
+
+ISO281 = Source("ISO 281, basic rating life")
+
+
+@formula("R_n", STATICS)
+def near_bearing(F_p: Num, l_o: Num, l_b: Num) -> Num:
+    """The bearing beside the sheave carries the pull and its leverage."""
+    return F_p * (l_o + l_b) / l_b
+
+
+@formula("R_f", STATICS)
+def far_bearing(F_p: Num, l_o: Num, l_b: Num) -> Num:
+    """The far bearing holds the shaft down."""
+    return F_p * l_o / l_b
+
+
+@formula("L_10", ISO281)
+def rating_life(C_b: Num, P_b_eq: Num, e_b: Num, n_b: Num) -> Num:
+    """Hours that nine bearings in ten reach."""
+    return 1e6 / (60 * n_b) * (C_b / P_b_eq) ** e_b

@@ -1,0 +1,262 @@
+"""What stands on a belt, read: section, length with its convention, construction, joined count; several readings ranked."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from itertools import product
+
+from tuyere.core.errors import InputError
+from tuyere.core.tables import table
+from tuyere.core.units import MM_PER_IN
+
+JOINED = re.compile(r"^(\d{1,2})\s*/\s*(.+)$")
+JOINED_AFTER = re.compile(r"^(.+?)\s*/\s*(\d{1,2})$")
+COUNTED = re.compile(r"^([2-9]|1[0-2])\s*(?=[A-E]X?\s*-?\s*[\d?]{2,3}$)")
+CLASSICAL = re.compile(r"^([A-EZ])(X?)[\s\-.]*([\d?]{2,3}(?:\.\d)?)$")
+DOUBLE = re.compile(r"^([ABCD])\1[\s\-.]*([\d?]{2,3})$")
+NARROW = re.compile(r"^([358])V(X?)[\s\-.]*([\d?]{3,4})$")
+LIGHT = re.compile(r"^([2345])L[\s\-.]*([\d?]{2,4})$")
+METRIC = re.compile(r"^(SP|XP)([ZABC])[\s\-.]*([\d?]{3,5})(?:\s*L[DPW])?$")
+DIN = re.compile(r"^(8|10|13|17|20|22|25|32|40)\s*[X×]\s*([\d?]{3,5})\s*(LI|LA|LD|LP|LW)?$")
+AUTOMOTIVE = re.compile(r"^AV\s*(\d{1,2}(?:\.\d)?)\s*[X×]\s*(\d{3,4})\s*(LA)?$")
+OF_WIDTH = {"10": "Z", "13": "A", "17": "B", "22": "C", "32": "D", "40": "E"}
+SURE = ("high", "medium", "low")
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One way to read a marking. Lengths in mm, None where the marking does not give them."""
+
+    designation: str
+    section: str
+    construction: str
+    joined: int
+    inside_mm: float | None
+    line_mm: float | None
+    line_kind: str
+    outside_mm: float | None
+    words: str
+    sure: str
+
+
+def _conventions(section: str) -> tuple[float, float] | None:
+    rows = table("length_conventions").select(section=section)
+    return (float(rows[0][1]), float(rows[0][2])) if rows else None
+
+
+def _classical(letter: str, cogged: bool, number: float, joined: int) -> Reading:
+    section = letter + ("X" if cogged else "")
+    name = f"{section}{number:g}"
+    inside = number * MM_PER_IN
+    made = _conventions(section) or (0.0, 0.0)
+    line: float | None = inside + made[0]
+    listed = table("lengths").select(section=letter, number=int(number)) if number == int(number) else []
+    words = (
+        f"{letter} section{', cogged (raw edge)' if cogged else ''}; {number:g} is the nominal inside length in inches"
+    )
+    if listed:
+        line = float(listed[0][2]) * MM_PER_IN
+    elif number > 210:
+        line, words = None, words + "; long belts add less to the inside length"
+    return Reading(
+        name, section, "cogged" if cogged else "wrapped", joined, inside, line, "datum", inside + made[1], words, "high"
+    )
+
+
+def _narrow(section: str, number: int, joined: int) -> Reading:
+    length = number / 10 * MM_PER_IN
+    words = f"{section} section; {number} is the effective length in tenths of an inch"
+    return Reading(
+        f"{section}{number}",
+        section,
+        "cogged" if section.endswith("X") else "wrapped",
+        joined,
+        None,
+        length,
+        "effective",
+        length,
+        words,
+        "high",
+    )
+
+
+def _light(section: str, digits: str) -> Reading:
+    outside = int(digits) / 10 * MM_PER_IN
+    words = "light duty; the last digits are the OUTSIDE length in tenths of an inch. Not for a heavy drive, whatever its width"
+    return Reading(f"{section}{digits}", section, "light duty", 1, None, None, "outside", outside, words, "high")
+
+
+def _metric(prefix: str, letter: str, length: int) -> Reading:
+    cogged = prefix == "XP"
+    name = f"SP{letter} {length}" + (" cogged" if cogged else "")
+    words = f"metric wedge SP{letter}{', cogged' if cogged else ''}; {length} is the datum length in mm"
+    return Reading(
+        name,
+        f"SP{letter}" if not cogged else f"XP{letter}",
+        "cogged" if cogged else "wrapped",
+        1,
+        None,
+        float(length),
+        "datum",
+        None,
+        words,
+        "high",
+    )
+
+
+def _din(width: str, length: int, kind: str | None) -> list[Reading]:
+    letter = OF_WIDTH.get(width)
+    made = _conventions(width)
+    out = []
+    if kind in (None, "LI") and letter and made:
+        words = f"{width} mm wide ({letter}); {length} mm inside length, old metric marking"
+        out.append(
+            Reading(
+                f"{width}x{length} Li",
+                letter,
+                "wrapped",
+                1,
+                float(length),
+                length + made[0],
+                "datum",
+                length + made[1],
+                words,
+                "high" if kind else "medium",
+            )
+        )
+    if kind in ("LD", "LP", "LW") and letter and made:
+        words = f"{width} mm wide ({letter}); {length} mm datum length"
+        out.append(
+            Reading(
+                f"{width}x{length} Ld",
+                letter,
+                "wrapped",
+                1,
+                length - made[0],
+                float(length),
+                "datum",
+                length - made[0] + made[1],
+                words,
+                "high",
+            )
+        )
+    if kind in (None, "LA"):
+        words = f"{width} mm wide, {length} mm OUTSIDE length: an automotive belt, other angle and depth; not for an industrial sheave"
+        out.append(
+            Reading(
+                f"AV{width}x{length} La",
+                f"AV{width}",
+                "automotive",
+                1,
+                None,
+                None,
+                "outside",
+                float(length),
+                words,
+                "medium" if kind else "low",
+            )
+        )
+    return out
+
+
+def _digits(pattern: str, choices: list[str] | None) -> list[str]:
+    """All numbers a half-worn one may be: those of the standard lengths first, any otherwise."""
+    if "?" not in pattern:
+        return [pattern]
+    fits = re.compile("^" + pattern.replace("?", r"\d") + "$")
+    if choices is not None:
+        return [c for c in choices if fits.match(c)]
+    if pattern.count("?") > 2:
+        return []
+    parts = [("0123456789" if c == "?" else c) for c in pattern]
+    return ["".join(p) for p in product(*parts)]
+
+
+def _standard(section: str) -> list[str]:
+    return [f"{float(n):g}" for n in table("lengths").column("number", section=section)]
+
+
+def _one(text: str, joined: int) -> list[Reading]:
+    if m := CLASSICAL.match(text):
+        letter, cogged, number = m[1], bool(m[2]), m[3]
+        if cogged and letter not in "ABC":
+            return []
+        standard = _standard(letter) or None
+        return [_classical(letter, cogged, float(n), joined) for n in _digits(number, standard)]
+    if m := NARROW.match(text):
+        groove = f"{m[1]}V"
+        if m[2] and m[1] == "8":
+            return []
+        return [_narrow(groove + m[2], int(n), joined) for n in _digits(m[3], _standard(groove) or None)]
+    if m := LIGHT.match(text):
+        return [_light(f"{m[1]}L", n) for n in _digits(m[2], None) if len(n) >= 3]
+    if m := METRIC.match(text):
+        return [_metric(m[1], m[2], int(n)) for n in _digits(m[3], None)]
+    if m := DIN.match(text):
+        return [r for n in _digits(m[2], None) for r in _din(m[1], int(n), m[3])]
+    if m := AUTOMOTIVE.match(text):
+        words = f"automotive, {m[1]} mm wide, {m[2]} mm outside length; not for an industrial sheave"
+        return [
+            Reading(
+                f"AV{m[1]}x{m[2]} La", f"AV{m[1]}", "automotive", 1, None, None, "outside", float(m[2]), words, "high"
+            )
+        ]
+    if m := DOUBLE.match(text):
+        words = "double-sided, drives from both sides; which length the number states is not recalled: measure it"
+        return [
+            Reading(f"{m[1] * 2}{n}", m[1] * 2, "double-sided", 1, None, None, "", None, words, "medium")
+            for n in _digits(m[2], _standard(m[1]) or None)
+        ]
+    return []
+
+
+def read_marking(text: str, field: str = "marking") -> list[Reading]:
+    """Every reading of a marking, likeliest first. ``?`` stands for a worn character of the number.
+
+    Raises InputError when nothing can be made of it. Source: IP-20, IP-22, IP-23, ISO 4184, DIN 2215 and 7753 conventions.
+    """
+    clean = re.sub(r"\s+", " ", text.strip().upper())
+    found: list[Reading] = []
+    if m := JOINED.match(clean):
+        found += [_joined(r, int(m[1])) for r in _one(m[2].strip(), int(m[1]))]
+    elif m := JOINED_AFTER.match(clean):
+        found += [_joined(r, int(m[2])) for r in _one(m[1].strip(), int(m[2]))]
+    elif m := COUNTED.match(clean):
+        rest = clean[m.end() :]
+        found += [_joined(r, int(m[1]), "medium") for r in _one(rest, int(m[1]))]
+        found += [
+            _said(r, f"or a count of {m[1]} single belts: look for the tie band", "medium") for r in _one(rest, 1)
+        ]
+    else:
+        found += _one(clean, 1)
+    if not found and "O" in clean:
+        # A letter O where a digit belongs is a zero that was read or struck badly.
+        swapped = re.sub(r"(?<=[\d?A-EXVL])O(?=[\dO?]*$)", "0", clean)
+        if swapped != clean:
+            found = [_said(r, "letter O read as zero", "low") for r in read_marking(swapped, field)]
+    if not found:
+        raise InputError(field, text, "no belt marking this program reads",
+                         "such as B68, BX68, 3/B90, 5VX900, 4L430, SPB 2000, 17x1600 Li; ? for a worn digit")  # fmt: skip
+    return sorted(found, key=lambda r: SURE.index(r.sure))[:12]
+
+
+def _joined(r: Reading, count: int, sure: str | None = None) -> Reading:
+    return _said(Reading(f"{count}/{r.designation}", r.section, r.construction, count, r.inside_mm, r.line_mm, r.line_kind, r.outside_mm, r.words, r.sure),
+                 f"{count} belts joined by a tie band", sure)  # fmt: skip
+
+
+def _said(r: Reading, more: str, sure: str | None = None) -> Reading:
+    worst = r.sure if sure is None else SURE[max(SURE.index(r.sure), SURE.index(sure))]
+    return Reading(
+        r.designation,
+        r.section,
+        r.construction,
+        r.joined,
+        r.inside_mm,
+        r.line_mm,
+        r.line_kind,
+        r.outside_mm,
+        f"{r.words}; {more}",
+        worst,
+    )
