@@ -27,7 +27,7 @@ const drive = (more: Partial<Drive> = {}): Drive => ({ id: 'x', rev: 1, name: 'M
 const callOut = (key: string, at: 'driver' | 'driven' | 'centre' | 'slack', label: string, path: string | null, step: string | null, clears: string[] = []) =>
   ({ key, at, label, number: '5.4', unit: 'in', path, step, clears }) as Sheet['call_outs'][number]
 const sheet = (spare: number): Sheet => ({
-  family: 'v-belt', designation: '4 × B90', spare: fig(spare, `${spare} %`), set_line: '4.7 – 5.4 lbf at 17/32 in', answers: [],
+  family: 'v-belt', designation: '4 × B90', spare: fig(spare, `${spare} %`), set_line: '4.7 – 5.4 lbf at 17/32 in', answers: [], driven_speed: fig(640, '640 rpm'), shaft_load: fig(900, '202 lbf'), emergency: '',
   setting: { title: '', steps: [], room: '', remark: '' },
   call_outs: [
     callOut('n1', 'driver', 'driver', 'driver.speed', null), callOut('d1', 'driver', 'sheave pitch', 'driver.sheave.diameter', null),

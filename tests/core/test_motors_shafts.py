@@ -41,7 +41,9 @@ def test_synchronous_speeds(poles: int, hertz: float, rpm: float) -> None:
     assert r.synchronous_rpm == pytest.approx(rpm) and r.low_rpm < r.high_rpm < rpm and 0 < r.slip_percent < 7
 
 
-@pytest.mark.outside("IEC practice: a 60 Hz motor of 1750 rpm on 50 Hz lands in the usual 1425 to 1480 rpm of a four-pole motor (recalled)")
+@pytest.mark.outside(
+    "IEC practice: a 60 Hz motor of 1750 rpm on 50 Hz lands in the usual 1425 to 1480 rpm of a four-pole motor (recalled)"
+)
 def test_the_same_motor_on_the_other_mains() -> None:
     assert 1425 <= motor_speed(4, 60, 1750, 50, None).at_low_rpm <= 1480
 

@@ -255,3 +255,45 @@ def test_a_build_of_no_family_or_with_a_wrong_input_is_refused_beside_its_field(
     with pytest.raises(ValidationError) as foreign:
         build(family="flat")  # a V-belt's input
     assert all(e["loc"][0] == "input" for e in foreign.value.errors())
+
+
+def test_a_narrower_belt_in_a_wider_groove_is_kept_as_temporary_or_not_at_all(db: Session) -> None:
+    ident = a_drive(db)
+    wheel = {"kind": "outside", "groove": "B"}
+    given = {"power": "3hp", "driver": {"speed": "1750", "sheave": {"diameter": "5.75 in", **wheel}}, "driven": {"sheave": {"diameter": "9.75 in", **wheel}},
+             "belt": {"designation": "A68", "count": 2}}  # fmt: skip
+    with pytest.raises(InputError) as e:
+        save_build(db, ident, build(purpose="found", freeze=True, input=given))
+    assert e.value.field == "temporary" and "date" in e.value.allowed
+    kept = save_build(
+        db,
+        ident,
+        build(
+            purpose="found",
+            freeze=True,
+            input=given,
+            temporary=True,
+            temporary_reason="B66 is on order",
+            promised_date="2026-12-01",
+        ),
+    )
+    view = drive_view(db, ident).builds[0]
+    assert (view.temporary, view.what, view.promised_date) == (
+        True,
+        "2 × A68",
+        date(2026, 12, 1),
+    ) and kept.id == view.id
+    # It is kept as it stands: the sheave's own size and groove, not the diameter the belt rides on.
+    assert view.input["driver"]["sheave"] == {"diameter": pytest.approx(5.75 * 25.4), "kind": "outside", "groove": "B"}
+    result = record_view(db, kept.id).result["result"]
+    right = work(
+        find("v-belt-drive"),
+        find("v-belt-drive").request_model.model_validate(
+            {"input": {**given, "belt": {"designation": "B66", "count": 2}}}
+        ),
+    )
+    assert (
+        result["driver_pitch"]["value"] < right.result.driver_pitch.value
+        and result["carried_power"]["value"] < right.result.carried_power.value
+    )
+    assert result["driven_speed"]["value"] != pytest.approx(right.result.driven_speed.value, rel=1e-3)

@@ -3960,16 +3960,16 @@ export interface components {
         IdentifyOut: {
             /** Answer */
             answer: string;
-            /** Ask */
-            ask: string;
-            /** Either */
-            either: string;
+            /** Fits The Measures */
+            fits_the_measures: components["schemas"]["SeemsOut"][];
+            /** Fits The Sheaves */
+            fits_the_sheaves: components["schemas"]["StandsOut"][];
+            /** May Be */
+            may_be: string;
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
-            /** Seems */
-            seems: components["schemas"]["SeemsOut"][];
-            /** Standing */
-            standing: components["schemas"]["StandsOut"][];
+            /** To Tell Apart */
+            to_tell_apart: string;
         };
         /**
          * JointIn
@@ -4889,11 +4889,8 @@ export interface components {
             depth_off: components["schemas"]["Figure"] | null;
             /** Family */
             family: string;
-            /**
-             * Fit
-             * @description 1 fits exactly, 0 not at all
-             */
-            fit: number;
+            /** @description 100 fits exactly, 0 not at all */
+            fit: components["schemas"]["Figure"];
             length_off: components["schemas"]["Figure"] | null;
             /** Nearest */
             nearest: string;
@@ -5241,6 +5238,13 @@ export interface components {
             call_outs: components["schemas"]["CallOut"][];
             /** Designation */
             designation: string;
+            driven_speed: components["schemas"]["Figure"];
+            /**
+             * Emergency
+             * @description why this may stand for a while only; it is kept as temporary or not at all
+             * @default
+             */
+            emergency?: string;
             /** Family */
             family: string;
             /**
@@ -5249,6 +5253,8 @@ export interface components {
              */
             set_line: string;
             setting: components["schemas"]["Setting"];
+            /** @description pull on each shaft, set or running, the greater */
+            shaft_load: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"];
         };
         /**

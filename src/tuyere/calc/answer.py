@@ -167,6 +167,11 @@ class SheetOut(Answer):
     call_outs: list[CallOut]
     answers: list[MainAnswer]
     spare: Figure
+    driven_speed: Figure
+    shaft_load: Figure = Field(description="pull on each shaft, set or running, the greater")
+    emergency: str = Field(
+        default="", description="why this may stand for a while only; it is kept as temporary or not at all"
+    )
     set_line: str = Field(description="the setting in one line")
     setting: Setting
 

@@ -11,6 +11,7 @@ from sqlmodel import Session, col, select
 from tuyere.calc.families.protocol import DutyPart, Parts, WheelPart
 from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Response, find, work
+from tuyere.core.errors import InputError
 from tuyere.store.base import now
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.drive_book import _set_service, build_view, current_duty, service_factor_input
@@ -161,6 +162,10 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
         return build_view(session, known)
     drive = one(session, Drive, drive_id, lock=True)
     worked = _worked(form)
+    if worked.sheet is not None and worked.sheet.emergency and not form.temporary:
+        raise InputError(
+            "temporary", False, worked.sheet.emergency, "kept as temporary, with a reason and a promised date"
+        )
     builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
     # What is found on the machine is a record of its own: a plan that is being drafted stays as it is.
     aside = form.purpose == "found" and form.freeze

@@ -36,6 +36,7 @@ from tuyere.core.vbelt.formulas import (
     thousand_rpm,
     whole_belts,
 )
+from tuyere.core.vbelt.groove_fit import EMERGENCY, belt_profile, standard_groove, work_fit
 from tuyere.core.vbelt.sheaves import Sheave
 from tuyere.core.vbelt.tables import (
     RIM_SPEED_LIMIT_M_S,
@@ -185,12 +186,37 @@ def rated_as_link(belt: Belt, one: BeltRating) -> BeltRating:
     return replace(one, corrected_kw=float(kw))
 
 
+def emergency(given: Given) -> bool:
+    """A narrower belt stands in a wider groove, as it may for a day only."""
+    return any((given.belt.section.name, w.groove) in EMERGENCY for w in (given.driver, given.driven))
+
+
+def seated(given: Given) -> Given:
+    """The drive with the diameters the belt really runs on: an A belt in B grooves rides low. Others are left alone.
+
+    Source: plane geometry; that it may stand for a while only: common practice.
+    """
+    if not emergency(given):
+        return given
+    belt_made = belt_profile(given.belt.section.name)
+    wheels = []
+    for wheel in (given.driver, given.driven):
+        if (given.belt.section.name, wheel.groove) not in EMERGENCY:
+            wheels.append(wheel)
+            continue
+        fit = work_fit(belt_made, standard_groove(wheel.groove, wheel.outside_mm), wheel.outside_mm, 0.0, 0.0, 0.0)
+        assert fit.pitch_mm is not None
+        wheels.append(Sheave(given.belt.section.groove, fit.pitch_mm, fit.pitch_mm, wheel.outside_mm))
+    return replace(given, driver=wheels[0], driven=wheels[1])
+
+
 def rate(given: Given) -> Rating:
     """Work a V-belt drive through. The order of the lines is the order of the method.
 
     Raises InputError where a value cannot be or leaves a table, NoSolution where nothing is carried.
     Source: ANSI/RMA IP-20 and IP-22.
     """
+    given = seated(given)
     for role, wheel in (("driver", given.driver), ("driven", given.driven)):
         if wheel.groove != given.belt.section.groove:
             raise InputError(

@@ -3,15 +3,15 @@ import type { Band, Figure } from '@/api/types'
 
 import JointDrawing from './JointDrawing.vue'
 
-// The card of a joint: drawing, the work in order, the cautions first.
+// The card of a job by hand: drawing where there is one, the work in order, the cautions first.
 interface Card {
-  joint: string
+  joint?: string
   name: string
-  thickness: Figure
-  width: Figure
-  lap_short: Figure | null
-  lap_long: Figure | null
-  hooks_for: Band | null
+  thickness?: Figure
+  width?: Figure
+  lap_short?: Figure | null
+  lap_long?: Figure | null
+  hooks_for?: Band | null
   card: string[]
   cautions: string[]
 }
@@ -23,7 +23,7 @@ defineProps<{ card: Card }>()
     <h2>{{ card.name }}</h2>
     <div class="pair">
       <div>
-    <JointDrawing :joint="card.joint" :thickness="card.thickness.value" :width="card.width.value" :lap="card.lap_long?.value ?? null" />
+    <JointDrawing v-if="card.joint && card.thickness && card.width" :joint="card.joint" :thickness="card.thickness.value" :width="card.width.value" :lap="card.lap_long?.value ?? null" />
     <p v-if="card.lap_short">
       Lap <b class="figure">{{ card.lap_short.shown }}</b><template v-if="card.lap_long && card.lap_long.value > card.lap_short.value"> to <b class="figure">{{ card.lap_long.shown }}</b></template>
     </p>

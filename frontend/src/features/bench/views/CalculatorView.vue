@@ -17,7 +17,9 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import DrawnOptions from '../components/DrawnOptions.vue'
+import CrossSection from '../components/CrossSection.vue'
 import JointCard from '../components/JointCard.vue'
+import RecordTables from '../components/RecordTables.vue'
 import SchemaFields from '../components/SchemaFields.vue'
 import { bodyOf, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
 
@@ -90,12 +92,14 @@ watch(
         <section class="answer" aria-live="polite">
           <template v-if="answer">
             <div v-if="answer.elevation && frame" class="sheet"><svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale"><ElevationDrawing :elevation="answer.elevation" :frame="frame" /></svg></div>
+            <CrossSection v-if="name === 'groove-fit'" :groove="answer.result.groove as never" :belt="answer.result.belt as never" :verdict="String(answer.result.verdict)" />
             <NoticeList :notices="answer.notices" />
             <div class="sheet form"><FigureTable :result="answer.result" @how="(s: string, t: string) => (how = { step: s, title: t })" /></div>
           </template>
           <p v-else class="dim">The answer stands here. An empty field is left open or assumed, and said so.</p>
         </section>
       </div>
+      <RecordTables v-if="answer" :result="answer.result" :skip="['options', 'families', 'rejected']" />
       <JointCard v-if="answer && Array.isArray(answer.result.card)" :card="answer.result as never" />
       <OptionList v-if="answer && name === 'v-belt-select'" :answer="answer as unknown as SelectAnswer" picked="" />
       <FamilyBoard v-else-if="answer && name === 'drive-compare'" :answer="answer as unknown as CompareAnswer" picked="" />

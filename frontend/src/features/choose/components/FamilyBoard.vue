@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 
 import { calculate } from '@/api/calc'
-import type { CompareAnswer, DriveAnswer, FamilyOffer, FamilyOption, Picked } from '@/api/types'
+import type { CompareAnswer, DriveAnswer, FamilyOffer, FamilyOption, Picked, Sheet } from '@/api/types'
 import AllFigures from '@/features/drive/components/AllFigures.vue'
 import { fit } from '@/features/drive/logic/layout'
 import HowCome from '@/shared/ui/HowCome.vue'
@@ -14,7 +14,7 @@ import FamilyCard from './FamilyCard.vue'
 import MannerTable from './MannerTable.vue'
 
 // One duty, every family: the best few of each drawn at one scale, then side by side.
-const props = defineProps<{ answer: CompareAnswer; picked: string }>()
+const props = defineProps<{ answer: CompareAnswer; picked: string; today?: Sheet | null }>()
 const emit = defineEmits<{ pick: [picked: Picked] }>()
 const settings = useSettings()
 const worked = ref<DriveAnswer>()
@@ -78,6 +78,11 @@ async function work(o: FamilyOption) {
             </tr>
           </thead>
           <tbody>
+            <tr v-if="today" class="today">
+              <th scope="row">{{ today.designation }}<br /><span class="dim">on the machine now</span></th>
+              <td v-for="c in columns" :key="c.key" class="figure n">{{ c.key === 'shaft_load' ? today.shaft_load.shown : c.key === 'spare' ? today.spare.shown : '' }}</td>
+              <td></td>
+            </tr>
             <tr v-for="r in rows" :key="keyOf(r.family, r.option)">
               <th scope="row">{{ r.option.name }}<br /><span class="dim">{{ r.family.title }}</span></th>
               <td v-for="c in columns" :key="c.key" class="figure n">{{ r.option[c.key].shown }}</td>
@@ -134,6 +139,9 @@ header {
 .wide {
   position: relative;
   overflow-x: auto;
+}
+tr.today {
+  background: var(--touch-soft);
 }
 .sort {
   min-height: 44px;

@@ -2,7 +2,7 @@
 import { onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { CompareAnswer, CompareInput, Drive, Option, Picked, Problem, SelectAnswer } from '@/api/types'
+import type { CompareAnswer, CompareInput, Drive, Option, Picked, Problem, SelectAnswer, Sheet } from '@/api/types'
 import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
 import FixedFieldset from '@/features/choose/components/FixedFieldset.vue'
 import OptionList from '@/features/choose/components/OptionList.vue'
@@ -15,7 +15,7 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { useSettings } from '@/shared/state/settings'
 
-const props = defineProps<{ drive: Drive; layout?: CompareInput['layout'] }>()
+const props = defineProps<{ drive: Drive; layout?: CompareInput['layout']; today?: Sheet | null }>()
 const emit = defineEmits<{ pick: [picked: Picked]; duty: [] }>()
 const settings = useSettings()
 const board = ref<CompareAnswer>()
@@ -74,7 +74,7 @@ watch([() => props.drive.duty, asked], () => void compare())
       <p v-if="busy" role="status" class="dim">Searching every standard drive…</p>
       <FaultList :faults="otherFaults(problem, showFixed ? fixedPaths : [])" />
       <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
-      <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="pick" />
+      <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" :today="today" @pick="pick" />
       <h2>V-belts in full</h2>
       <div class="row">
         <el-button @click="searchBelts">Every V-belt drive, and why others fell out</el-button>

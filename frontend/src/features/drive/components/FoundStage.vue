@@ -8,7 +8,7 @@ import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
-import { faultAt, otherFaults } from '@/shared/format/faults'
+import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import { shortDate } from '@/shared/format/words'
 import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
@@ -127,7 +127,10 @@ async function submit() {
         </template>
         <QuantityField v-model="f.power" label="Motor power" :unit="us ? 'hp' : 'kW'" :fault="faultAt(problem, 'input.power')" />
         <QuantityField v-model="f.speed" label="Motor speed" unit="rpm" :fault="faultAt(problem, 'input.driver.speed', 'input.speed', 'input.driver_speed')" />
-        <el-checkbox v-model="f.temporary" label="It is only there for now" />
+        <div>
+          <el-checkbox v-model="f.temporary" label="It is only there for now" />
+          <p v-if="faultAt(problem, 'temporary') && !f.temporary" class="field-fault">{{ faultText(faultAt(problem, 'temporary')!) }}</p>
+        </div>
         <template v-if="f.temporary">
           <WordField v-model="f.reason" label="Why, and what will put it right" :fault="faultAt(problem, 'temporary_reason')" />
           <div class="date">
@@ -137,9 +140,10 @@ async function submit() {
         </template>
       </div>
       <FoundFamily v-if="family && f.family !== 'v-belt'" ref="form" :key="f.family" v-model="f.typed" :family="family" :problem="problem" />
-      <FaultList :faults="otherFaults(problem, [...(form?.fields ?? []).map((x) => 'input.' + x.path), 'input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason'])" />
+      <FaultList :faults="otherFaults(problem, [...(form?.fields ?? []).map((x) => 'input.' + x.path), 'input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason', 'temporary'])" />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it as found</el-button>
+        <router-link v-if="f.family === 'v-belt'" class="ask" to="/bench/belt-identify">What is this belt?</router-link>
         <el-button v-if="drive.builds.length" @click="adding = false">Close</el-button>
       </div>
     </form>
@@ -154,6 +158,11 @@ form {
 }
 .start {
   justify-self: start;
+}
+.ask {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
 }
 tr.here td {
   background: var(--touch-soft);

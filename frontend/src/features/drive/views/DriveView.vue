@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, Drive, DriveInput, Picked, Problem } from '@/api/types'
+import type { Build, Drive, DriveInput, Picked, Problem, Sheet } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { otherFaults } from '@/shared/format/faults'
@@ -59,6 +59,8 @@ const titles: Record<string, string> = { found: 'As found', designed: 'Designed'
 const title = computed(() => (worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen'))
 const fault = computed(() => worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ?? worked.problem.value?.errors[0])
 const layout = computed(() => worked.input.value?.layout as { angle: number; clockwise: boolean } | undefined)
+// What the options are held against: the build that is shown, not a change that is being tried.
+const today = ref<Sheet | null>(null)
 const draft = computed(() => drive.value?.builds.find((b) => b.state === 'draft'))
 
 async function load(keepShown = false) {
@@ -88,6 +90,7 @@ async function show(b: Build) {
   worked.basis.value = b.basis as typeof worked.basis.value
   await worked.take(b.family, b.calc, b.input, false)
   worked.changed.value = false
+  today.value = worked.answer.value?.sheet ?? null
   forget()
 }
 async function change(path: string, typed: string) {
@@ -200,7 +203,7 @@ watch(
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage v-if="stage === 'found'" :key="drive.builds.length" :drive="drive" :showing="build?.id ?? ''" @saved="load()" @open="show" />
         <DutyStage v-else-if="stage === 'duty'" :key="settings.units" :drive="drive" @saved="dutySaved" />
-        <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="layout" @pick="pick" @duty="stage = 'duty'" />
+        <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="layout" :today="today" @pick="pick" @duty="stage = 'duty'" />
         <template v-else>
           <TensionStage v-if="worked.answer.value" :answer="worked.answer.value" :sources="drive.machine.energy_sources" />
           <p v-else>Tension follows from the drive: choose one first.</p>

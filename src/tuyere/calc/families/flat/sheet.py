@@ -31,6 +31,8 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
             main_answer("hub", "Pull on each shaft", r.hub_running, f"{r.hub_running.unit_shown} running, {r.hub_standing.shown} standing"),
         ],
         spare=r.spare,
+        driven_speed=r.driven_speed,
+        shaft_load=max(r.hub_standing, r.hub_running, key=lambda x: x.value),
         set_line=f"initial {r.initial_tension.shown}",
         setting=Setting(
             title="Cut, join and tension it",

@@ -31,6 +31,8 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut
             main_answer("shaft", "Pull on each shaft", r.shaft_pull, f"{r.shaft_pull.unit_shown} with the service factor"),
         ],
         spare=r.spare,
+        driven_speed=r.driven_speed,
+        shaft_load=r.shaft_pull,
         set_line=f"hand movement {r.hand_movement.shown}",
         setting=Setting(
             title="Set the slack",

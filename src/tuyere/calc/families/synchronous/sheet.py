@@ -37,6 +37,8 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
             main_answer("hub", "Pull on each shaft", r.hub_standing, f"{r.hub_standing.unit_shown} set, {r.hub_running.shown} running"),
         ],
         spare=r.spare,
+        driven_speed=r.driven_speed,
+        shaft_load=max(r.hub_standing, r.hub_running, key=lambda x: x.value),
         set_line=f"{r.deflection_force.shown} {at}",
         setting=Setting(
             title="Set the tension",

@@ -4,7 +4,7 @@ from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut,
 from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
-from tuyere.core.vbelt.rate import rate
+from tuyere.core.vbelt.rate import emergency, rate, seated
 
 GROUP = "V-belts"
 
@@ -29,8 +29,10 @@ GROUP = "V-belts"
 def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     """Work the drive."""
     core = given_of(given, frame)
+    why = "A belts in B grooves: for a while only, until the right belt is there." if emergency(core) else ""
+    core = seated(core)
     worked = rate(core)
     frame.elevation = worked.elevation
     out = drive_out(worked, core, frame)
-    frame.sheet = v_belt_sheet(given, out, frame)
+    frame.sheet = v_belt_sheet(given, out, frame, why)
     return out

@@ -43,7 +43,7 @@ class SeemsOut(Answer):
     section: str
     family: str
     construction: str
-    fit: float = Field(description="1 fits exactly, 0 not at all")
+    fit: Figure = Field(description="100 fits exactly, 0 not at all")
     width_off: Figure
     depth_off: Figure | None
     nearest: str
@@ -63,11 +63,11 @@ class IdentifyOut(Answer):
     """What it is or may be, which are taken for each other, and what would tell them apart."""
 
     answer: str
-    either: str
-    ask: str
+    may_be: str
+    to_tell_apart: str
     readings: list[ReadingOut]
-    seems: list[SeemsOut]
-    standing: list[StandsOut]
+    fits_the_measures: list[SeemsOut]
+    fits_the_sheaves: list[StandsOut]
 
 
 def _from_sheaves(given: IdentifyIn, frame: Frame) -> list[StandsOut]:
@@ -111,9 +111,13 @@ def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
         v = identify(given.top_width.value, None if given.depth is None else given.depth.value,
                      None if given.outside_length is None else given.outside_length.value,
                      None if given.cogged is None else given.cogged == "cogged")  # fmt: skip
-        seems = [SeemsOut(section=c.section, family=c.family, construction=c.construction, fit=round(c.fit, 3), width_off=f(c.width_off_mm, "length", "size"),
-                          depth_off=None if c.depth_off_mm is None else f(c.depth_off_mm, "length", "size"), nearest=c.nearest,
-                          length_off=None if c.length_off_mm is None else f(c.length_off_mm, "length", "size")) for c in v.candidates]  # fmt: skip
+
+        def size(mm: float | None) -> Figure | None:
+            return None if mm is None else f(mm, "length", "size")
+
+        seems = [SeemsOut(section=c.section, family=c.family, construction=c.construction, fit=f(100 * c.fit, "percent"),
+                          width_off=f(c.width_off_mm, "length", "size"), depth_off=size(c.depth_off_mm), nearest=c.nearest,
+                          length_off=size(c.length_off_mm)) for c in v.candidates]  # fmt: skip
         either, ask = " or ".join(v.either), v.ask
         answer = answer or " or ".join(c.nearest or c.section for c in v.candidates if c.section in v.either)
     elif given.depth is not None or given.outside_length is not None:
@@ -137,11 +141,5 @@ def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
     if standing and not answer:
         answer = min(standing, key=lambda s: abs(s.centre_distance.value - middle)).designation
         ask = "The marking or the width, to tell a cogged belt from a wrapped one; both run in this groove."
-    return IdentifyOut(
-        answer=answer,
-        either=either or answer,
-        ask=ask or "Nothing more.",
-        readings=readings,
-        seems=seems,
-        standing=standing,
-    )
+    return IdentifyOut(answer=answer, may_be=either or answer, to_tell_apart=ask or "Nothing more.", readings=readings, fits_the_measures=seems,
+                       fits_the_sheaves=standing)  # fmt: skip

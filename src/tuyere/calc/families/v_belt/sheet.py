@@ -11,7 +11,7 @@ def _kind(kind: str | None) -> str:
     return "OD" if kind in (None, "outside") else str(kind)
 
 
-def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame) -> SheetOut:
+def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency: str = "") -> SheetOut:
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
     driver, driven = given.driver.sheave, given.driven.sheave
@@ -41,6 +41,9 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame) -> SheetOu
             main_answer("hub", "Pull on each shaft", r.hub_running, f"{r.hub_running.unit_shown} running, {r.hub_standing_new.shown} set new"),
         ],
         spare=r.spare,
+        driven_speed=r.driven_speed,
+        shaft_load=max(r.hub_running, r.hub_standing_new, key=lambda x: x.value),
+        emergency=emergency,
         set_line=f"{new.shown} {at}",
         setting=Setting(
             title="Set the tension",

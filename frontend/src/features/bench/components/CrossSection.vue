@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+// A belt in its groove, to scale: the groove's metal hatched, the belt solid, what is amiss to be seen.
+const props = defineProps<{ groove: [number, number][]; belt: [number, number][]; verdict: string }>()
+const W = 520
+const H = 300
+const frame = computed(() => {
+  const all = [...props.groove, ...props.belt]
+  const xs = all.map((p) => p[0])
+  const ys = all.map((p) => p[1])
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys, 0), Math.max(...ys)]
+  const scale = Math.min((W - 60) / (x1 - x0), (H - 70) / (y1 - y0))
+  return { x: (x: number) => W / 2 + x * scale, y: (y: number) => 34 + (y - y0) * scale, scale }
+})
+const path = (points: [number, number][]) => points.map((p) => `${frame.value.x(p[0]).toFixed(1)},${frame.value.y(p[1]).toFixed(1)}`).join(' ')
+const metal = computed(() => {
+  const f = frame.value
+  const floor = Math.max(...props.groove.map((p) => p[1])) + 20 / f.scale
+  const first = props.groove[0]
+  const last = props.groove[props.groove.length - 1]
+  return first && last ? path([...props.groove, [last[0], floor], [first[0], floor]]) : ''
+})
+const ratio = computed(() => {
+  const r = frame.value.scale * (25.4 / 96)
+  return r >= 1 ? `${r.toFixed(1)} : 1` : `1 : ${(1 / r).toFixed(1)}`
+})
+</script>
+
+<template>
+  <figure class="sheet">
+    <svg :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`Cross-section of belt and groove, scale ${ratio}`">
+      <defs>
+        <pattern id="metal" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="7" stroke="var(--line)" stroke-width="2" />
+        </pattern>
+      </defs>
+      <polygon :points="metal" fill="url(#metal)" stroke="none" />
+      <polyline :points="path(groove)" fill="none" stroke="var(--ink)" stroke-width="2" />
+      <polygon :points="path(belt)" fill="var(--belt)" fill-opacity="0.82" :stroke="verdict === 'refused' ? 'var(--hot)' : 'var(--ink)'" stroke-width="2.4" />
+      <line :x1="10" :x2="W - 10" :y1="frame.y(0)" :y2="frame.y(0)" stroke="var(--dim)" stroke-dasharray="10 5" />
+      <text x="12" :y="frame.y(0) - 6">rim</text>
+      <text x="12" :y="H - 8">scale {{ ratio }}</text>
+    </svg>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  margin: 0;
+  padding: 8px;
+}
+svg {
+  width: 100%;
+  display: block;
+}
+text {
+  font: 15px var(--face-label);
+  fill: var(--ink);
+}
+</style>
