@@ -51,7 +51,7 @@ def test_a_counter_clerk_gets_what_is_it_from_a_tape_and_two_pulleys(
     page.get_by_label("Marking, if known").fill("b9?")
     page.get_by_role("button", name="Work it out").click()
     expect(page.get_by_role("heading", name="Readings")).to_be_visible()
-    expect(page.get_by_role("cell", name="B90", exact=True)).to_be_visible()
+    expect(page.get_by_role("cell", name="B90", exact=True).last).to_be_visible()
     assert axe(page) == []
 
 
