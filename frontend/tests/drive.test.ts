@@ -6,6 +6,8 @@ import { anythingFixed, fixedInput, nothingFixed } from '@/features/choose/logic
 import { inputOf } from '@/features/choose/logic/pick'
 import { compareInput, questions } from '@/features/choose/logic/questions'
 import { sorted } from '@/features/choose/logic/sorting'
+import { equalWeights, orderWords } from '@/features/choose/logic/weights'
+import { stockInput } from '@/features/shelf/logic/shelf'
 import { figured } from '@/features/drive/logic/figured'
 import { driveLabels } from '@/features/drive/logic/labels'
 import { without } from '@/features/drive/logic/normalise'
@@ -99,6 +101,25 @@ describe('options of all families in one list', () => {
     expect(sorted(families, 'shaft_load').map((r) => r.option.name)).toEqual(['A-3', 'BX', 'B'])
     expect(sorted(families, 'speed_error').map((r) => r.option.name)).toEqual(['BX', 'A-3', 'B'])
     expect(sorted([], 'parts')).toEqual([])
+  })
+})
+
+describe('weights', () => {
+  it('are said in words, all alike or what counts most', () => {
+    expect(orderWords(equalWeights())).toBe('equal weights')
+    expect(orderWords({ ...equalWeights(), stock: 0 })).toBe('equal weights')
+    expect(orderWords({ ...equalWeights(), shaft_load: 4 })).toBe('least shaft pull counting most')
+  })
+})
+
+describe('the shelf', () => {
+  it('goes to the search as belts and sheaves, or not at all', () => {
+    const lines = [
+      { line: 2, part: 'belt', section: 'B', designation: 'B90', diameter: null, diameter_kind: '', count: 4 },
+      { line: 3, part: 'sheave', section: 'B', designation: '', diameter: fig(146, '5 3/4 in'), diameter_kind: 'outside', count: 1 },
+    ]
+    expect(stockInput([])).toBeUndefined()
+    expect(stockInput(lines)).toEqual({ belts: ['B90'], sheaves: [{ groove: 'B', diameter: 146, kind: 'outside' }] })
   })
 })
 

@@ -107,3 +107,36 @@ def test_a_planner_holds_the_build_of_today_against_the_options_by_shaft_load(op
     expect(rows.first).to_contain_text(now)
     page.get_by_role("button", name="Put back").click()
     expect(page.locator(".answers .main").first).to_have_text(now)
+
+
+def test_a_stock_list_changes_the_ranking(open_page: Opener, axe: Callable[[Page], list[str]]) -> None:
+    page = open_page()
+    page.get_by_role("link", name=re.compile("^Fan drive")).click()
+    tab(page, "Choose")
+    page.get_by_role("button", name="Every V-belt drive, and why others fell out").click()
+    cards = page.locator(".options .option", has=page.get_by_text("dia"))
+    expect(cards.first).to_be_visible()
+    first, last = cards.first.locator("h3").inner_text(), cards.last.locator("h3").inner_text()
+    belt = last.split("× ")[1]
+    drive = page.url
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_label("The list, or paste it here").fill(
+        f"part,section,size,diameter,count\nbelt,,{belt},,6\nbelt,,B9O0,,1\nsheave,Q,5,,1\n"
+    )
+    page.get_by_role("button", name="Look it through").click()
+    expect(page.get_by_role("heading", name="1 lines understood, 2 not")).to_be_visible()
+    expect(page.get_by_role("cell", name="unknown groove")).to_be_visible()
+    assert axe(page) == []
+    page.get_by_role("button", name="Keep the 1, leave out the 2").click()
+    expect(page.get_by_role("cell", name=belt, exact=True)).to_be_visible()
+    page.goto(drive)
+    tab(page, "Choose")
+    page.get_by_role("button", name="Every V-belt drive, and why others fell out").click()
+    expect(page.get_by_text("What counts, and how much")).to_be_visible()
+    slider = page.get_by_role("slider", name="On the shelf")
+    slider.focus()
+    for _ in range(8):
+        page.keyboard.press("ArrowRight")
+    expect(page.get_by_text("on the shelf counting most")).to_be_visible()
+    expect(cards.first).to_contain_text("of 3 parts on your shelf")
+    assert belt in cards.first.locator("h3").inner_text() and cards.first.locator("h3").inner_text() != first

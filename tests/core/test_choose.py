@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 
 from tuyere.core.geometry.formulas import open_length
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
-from tuyere.core.vbelt.choose import LIMITS, Wanted, evaluate, search
+from tuyere.core.vbelt.choose import LIMITS, Stock, Wanted, evaluate, search
 from tuyere.core.vbelt.rate import Given, rate
 from tuyere.core.vbelt.sheaves import sheave
 
@@ -95,3 +97,27 @@ def test_weights_order_the_list() -> None:
 def test_nothing_fits_says_so() -> None:
     found = search(build_catalogue(), Wanted(2000, 2600, 1750, 640, 1, 27 * 25.4, 29 * 25.4))
     assert not found.best and found.accepted == 0 and sum(r.count for r in found.rejected) == found.considered
+
+
+def test_a_stock_list_changes_the_order_and_nothing_else() -> None:
+    plain = search(build_catalogue(), WANTED, 12, 12)
+    far = plain.best[-1]
+    stock = Stock(
+        frozenset({far.belt.designation}),
+        ((far.driver.groove, far.driver.line_mm), (far.driven.groove, far.driven.line_mm + 0.3)),
+    )
+    listed = search(build_catalogue(), replace(WANTED, stock=stock), 12, 12)
+    assert (listed.considered, listed.accepted, listed.rejected) == (plain.considered, plain.accepted, plain.rejected)
+    only = replace(
+        WANTED, stock=stock, weights={"belts": 0.0, "shaft_load": 0.0, "width": 0.0, "speed": 0.0, "stock": 1.0}
+    )
+    first = search(build_catalogue(), only, 12, 12).best[0]
+    assert first.on_shelf == 3 and (first.belt.designation, first.driver.line_mm) == (
+        far.belt.designation,
+        far.driver.line_mm,
+    )
+    # Where it is not in the list, nothing of it counts.
+    assert all(c.on_shelf == 0 for c in plain.best) and "stock" not in plain.best[0].parts
+    heavier = replace(WANTED, stock=stock, weights={**WANTED.weights, "stock": 10.0})
+    shelf = [c.on_shelf for c in search(build_catalogue(), heavier, 12, 12).best]
+    assert max(shelf[:3]) >= max(shelf[3:], default=0)

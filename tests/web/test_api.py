@@ -162,3 +162,40 @@ def test_cluster_recovers_and_explains(cluster: Cluster, tmp_path: Path) -> None
     with pytest.raises(OpsError) as e:
         old.start()
     assert "PostgreSQL 9" in e.value.cause and "postgresql-9" in e.value.cure
+
+
+def test_a_stock_list_is_looked_through_then_kept_whole_and_changes_the_choice(client: FlaskClient) -> None:
+    text = "part,section,size,diameter,count\nbelt,,B90,,4\nsheave,B,5.4,pitch,2\nsheave,B,five,,1\n"
+    seen = client.post("/api/stock/preview", json={"text": text}).json
+    assert (
+        [x["part"] for x in seen["lines"]] == ["belt", "sheave"]
+        and seen["wrong"][0]["line"] == 4
+        and seen["wrong"][0]["allowed"]
+    )
+    assert client.get("/api/stock").json["lines"] == []
+    refused = client.put("/api/stock", json={"text": text})
+    assert refused.status_code == 422 and "line 4" in refused.json["errors"][0]["reason"]
+    kept = client.put("/api/stock", json={"text": text, "leave_out_wrong": True}).json["lines"]
+    assert [x["count"] for x in kept] == [4, 2] and kept[1]["diameter"]["shown"] == "5.4 in"
+    again = client.put("/api/stock", json={"text": "part,size\nbelt,A42\n"}).json["lines"]
+    assert [x["designation"] for x in again] == ["A42"] and client.get("/api/stock?units=si").json["lines"] == again
+    duty = CALCULATIONS["v-belt-select"].example["input"]
+    plain = client.post("/api/calc/v-belt-select", json={"input": duty}).json["result"]["options"]
+    last = plain[-1]
+    wheel = [
+        {"groove": last["groove"], "diameter": last[d]["value"], "kind": last["diameter_kind"]}
+        for d in ("driver_diameter", "driven_diameter")
+    ]
+    stock = {"belts": [last["drive"]["designation"]], "sheaves": wheel}
+    listed = client.post(
+        "/api/calc/v-belt-select", json={"input": duty | {"stock": stock, "weights": {"stock": 10}}}
+    ).json["result"]["options"]
+    assert listed[0]["on_shelf"] > 0 and listed[0]["name"] != plain[0]["name"]
+    wrong = client.post("/api/calc/v-belt-select", json={"input": duty | {"stock": {"belts": ["B90", "Q1"]}}})
+    assert wrong.status_code == 422 and wrong.json["errors"][0]["path"] == "input.stock.belts.1"
+
+
+def test_families_are_listed_with_their_calculations(client: FlaskClient) -> None:
+    lines = client.get("/api/families").json["families"]
+    assert [x["key"] for x in lines] == ["v-belt", "roller-chain", "synchronous", "flat"]
+    assert all(x["calc"] in CALCULATIONS and x["found_fields"] for x in lines)

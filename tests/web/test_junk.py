@@ -101,6 +101,17 @@ STORED = [
         "/api/builds/{build}",
         {"rev": 1, "purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]},
     ),
+    (
+        "post",
+        "/api/drives/{drive}/builds",
+        {
+            "rev": 0,
+            "purpose": "fitted",
+            "family": "roller-chain",
+            "input": CALCULATIONS["chain-drive"].example["input"],
+        },
+    ),
+    ("put", "/api/stock", {"text": "part,size\nbelt,B90\n", "leave_out_wrong": True}),
 ]
 
 

@@ -992,6 +992,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The shelf
+         * @description What is there.
+         */
+        get: operations["stock_stock_stock_get"];
+        /**
+         * Keep a stock list
+         * @description Take a list in place of the one before it.
+         */
+        put: operations["stock_keep_stock_stock_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look a stock list through
+         * @description Read a list without keeping it.
+         */
+        post: operations["stock_preview_stock_stock_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -4600,6 +4644,11 @@ export interface components {
             groove: "A" | "B" | "C" | "D" | "3V" | "5V" | "8V";
             /** Name */
             name: string;
+            /**
+             * On Shelf
+             * @description how many of driver, driven and belt are on your shelf
+             */
+            on_shelf: number;
             /** Reasons */
             reasons: string[];
             /** Section */
@@ -5258,6 +5307,14 @@ export interface components {
             spare: components["schemas"]["Figure"];
         };
         /**
+         * Shelf
+         * @description What is on the shelf.
+         */
+        Shelf: {
+            /** Lines */
+            lines: components["schemas"]["StockLineOut"][];
+        };
+        /**
          * SourceOut
          * @description Where a step comes from.
          */
@@ -5472,6 +5529,105 @@ export interface components {
             closer_left: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+        };
+        /**
+         * StockIn
+         * @description What is on the shelf; parts that are there count for a drive.
+         */
+        StockIn: {
+            /**
+             * Belts
+             * @default []
+             */
+            belts?: string[];
+            /**
+             * Sheaves
+             * @default []
+             */
+            sheaves?: components["schemas"]["StockedSheaveIn"][];
+        };
+        /**
+         * StockLineOut
+         * @description A part on the shelf, or a line that will be one.
+         */
+        StockLineOut: {
+            /** Count */
+            count: number;
+            /** Designation */
+            designation: string;
+            diameter: components["schemas"]["Figure"] | null;
+            /** Diameter Kind */
+            diameter_kind: string;
+            /** Line */
+            line: number;
+            /** Part */
+            part: string;
+            /** Section */
+            section: string;
+        };
+        /**
+         * StockPreview
+         * @description What a list would come to; nothing is kept yet.
+         */
+        StockPreview: {
+            /** Lines */
+            lines: components["schemas"]["StockLineOut"][];
+            /** Wrong */
+            wrong: components["schemas"]["WrongLineOut"][];
+        };
+        /**
+         * StockText
+         * @description A list as text; bare sizes are read in ``units``.
+         */
+        StockText: {
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Leave Out Wrong
+             * @description keep the lines that were understood, leave out the others
+             * @default false
+             */
+            leave_out_wrong?: boolean;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /** Text */
+            text: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
+         * StockedSheaveIn
+         * @description A sheave on the shelf.
+         */
+        StockedSheaveIn: {
+            /** Diameter */
+            diameter: number | string;
+            /**
+             * Groove
+             * @enum {string}
+             */
+            groove: "A" | "B" | "C" | "D" | "3V" | "5V" | "8V";
+            /**
+             * Kind
+             * @default outside
+             * @enum {string}
+             */
+            kind?: "outside" | "effective" | "datum" | "pitch";
         };
         /**
          * StrandOut
@@ -6347,6 +6503,11 @@ export interface components {
              */
             slip?: (number | string) | null;
             /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            /**
              * Tolerance
              * @description allowed speed error either way; 3 % is assumed
              * @default null
@@ -6485,6 +6646,11 @@ export interface components {
              */
             speed?: number;
             /**
+             * Stock
+             * @default 1
+             */
+            stock?: number;
+            /**
              * Width
              * @default 1
              */
@@ -6542,6 +6708,20 @@ export interface components {
             uses: string[];
             /** Value */
             value: number;
+        };
+        /**
+         * WrongLineOut
+         * @description A line that was not understood, why, and what would do.
+         */
+        WrongLineOut: {
+            /** Allowed */
+            allowed: string;
+            /** Line */
+            line: number;
+            /** Reason */
+            reason: string;
+            /** Text */
+            text: string;
         };
     };
     responses: never;
@@ -12151,6 +12331,340 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Destinations"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_stock_stock_get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_keep_stock_stock_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_preview_stock_stock_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockPreview"];
                 };
             };
             /** @description problem */

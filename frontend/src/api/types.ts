@@ -37,6 +37,8 @@ export interface Picked {
 export type SelectAnswer = Schemas['VBeltSelectResponse']
 export type SelectInput = Schemas['VBeltSelectIn']
 export type Option = Schemas['OptionOut']
+export type ShelfLine = Schemas['StockLineOut']
+export type StockPreview = Schemas['StockPreview']
 export type Machine = Schemas['MachineView']
 export type MachineList = Schemas['MachineList']
 export type Drive = Schemas['DriveView']

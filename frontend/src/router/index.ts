@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/choose', component: () => import('@/features/choose/views/ChooseView.vue'), meta: { rail: 'bench' } },
     { path: '/bench', component: () => import('@/features/bench/views/BenchView.vue'), meta: { rail: 'bench' } },
     { path: '/bench/:name', component: () => import('@/features/bench/views/CalculatorView.vue'), meta: { rail: 'bench' }, props: true },
+    { path: '/shelf', component: () => import('@/features/shelf/views/ShelfView.vue'), meta: { rail: 'shelf' } },
     { path: '/handbook', component: () => import('@/features/handbook/views/HandbookView.vue'), meta: { rail: 'handbook' } },
     { path: '/:rest(.*)*', component: () => import('@/features/shell/views/NotThere.vue') },
   ],

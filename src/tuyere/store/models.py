@@ -3,6 +3,7 @@
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.duties import Duty, Shaft
 from tuyere.store.machines import Drive, EnergySource, Machine
+from tuyere.store.stock import StockItem
 
 __all__ = [
     "Build",
@@ -16,4 +17,5 @@ __all__ = [
     "Member",
     "RouteStop",
     "Shaft",
+    "StockItem",
 ]

@@ -42,8 +42,20 @@ from tuyere.core.vbelt.tables import (
 Array = NDArray[np.float64]
 
 PASS = 1e-12  # a miss smaller than rounding is none
-WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0}
+WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0, "stock": 1.0}
 LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "power", "belts", "face width")
+
+
+@dataclass(frozen=True, slots=True)
+class Stock:
+    """What is on the shelf: belt designations, and sheaves as (groove, diameter along the length's line in mm)."""
+
+    belts: frozenset[str] = frozenset()
+    sheaves: tuple[tuple[str, float], ...] = ()
+
+    def has_sheave(self, wheel: Sheave) -> bool:
+        """A sheave is the same part within half a millimetre."""
+        return any(groove == wheel.groove and abs(line - wheel.line_mm) <= 0.5 for groove, line in self.sheaves)
 
 
 @dataclass(frozen=True)
@@ -63,6 +75,7 @@ class Wanted:
     widest_mm: float = np.inf
     slip_percent: float = 0.0
     weights: dict[str, float] = field(default_factory=lambda: dict(WEIGHTS))
+    stock: Stock | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,6 +93,7 @@ class Candidate:
     cost: float
     parts: dict[str, float]
     stocked: bool
+    on_shelf: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -260,6 +274,16 @@ def _rejected(catalogue: Catalogue, k: int, count: int, lone: _Near, first: _Nea
     )
 
 
+def _not_there(catalogue: Catalogue, rows: NDArray[np.int64], stock: Stock) -> Array:
+    """How many of driver, driven and belt are not on the shelf, 0 to 3."""
+    wheel = np.array([not stock.has_sheave(w) for w in catalogue.wheels], dtype=float)
+    belt = np.array([b.designation not in stock.belts for b in catalogue.belts], dtype=float)
+    missing: Array = (
+        wheel[catalogue.driver_index[rows]] + wheel[catalogue.driven_index[rows]] + belt[catalogue.belt_index[rows]]
+    )
+    return missing
+
+
 def _ranked(
     catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted, keep: int, each_section: int
 ) -> list[Candidate]:
@@ -271,6 +295,8 @@ def _ranked(
         "width": found["width"] / found["width"].min(),
         "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01),
     }
+    if wanted.stock is not None:
+        parts["stock"] = 1 + _not_there(catalogue, rows, wanted.stock) / 3
     cost = sum(w.get(n, 0.0) * p for n, p in parts.items())
     centre = catalogue.columns["centre"][rows]
     aside = np.abs(centre - (wanted.centre_low_mm + wanted.centre_high_mm) / 2)
@@ -303,6 +329,7 @@ def _ranked(
                 float(cost[k]),
                 {n: float(p[k]) for n, p in parts.items()},
                 bool(catalogue.stocked[driver] and catalogue.stocked[driven]),
+                0 if wanted.stock is None else 3 - int(_not_there(catalogue, rows[k : k + 1], wanted.stock)[0]),
             )
         )
         if len(best) == keep:

@@ -12,7 +12,7 @@ import { fit } from '@/features/drive/logic/layout'
 import { inputOf } from '../logic/pick'
 import OptionCard from './OptionCard.vue'
 
-const props = defineProps<{ answer: SelectAnswer; picked: string }>()
+const props = withDefaults(defineProps<{ answer: SelectAnswer; picked: string; words?: string }>(), { words: 'equal weights' })
 const emit = defineEmits<{ pick: [option: Option] }>()
 const settings = useSettings()
 const worked = ref<DriveAnswer>()
@@ -40,7 +40,7 @@ defineExpose({ key })
       <strong>{{ answer.result.accepted.toLocaleString('en-US') }}</strong> of {{ answer.result.considered.toLocaleString('en-US') }} standard
       drives carry {{ answer.result.design_power.shown }} design power at
       {{ answer.result.centre_low.shown }} to {{ answer.result.centre_high.shown }}. Ordered by belts, shaft pull, width and speed error, each against
-      the best found, equal weights.
+      the best found, {{ words }}.
     </p>
     <div v-else class="sheet empty">
       <h2>No standard V-belt drive does this</h2>

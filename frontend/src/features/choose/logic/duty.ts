@@ -64,7 +64,7 @@ export function serviceFactor(f: DutyFields): ServiceFactor | undefined {
 }
 
 /** The search that belongs to a duty. */
-export function selectInput(f: DutyFields, fixed: SelectInput['fixed'], weights: SelectInput['weights']): SelectInput {
+export function selectInput(f: DutyFields, fixed: SelectInput['fixed'], weights: SelectInput['weights'], stock?: SelectInput['stock']): SelectInput {
   return {
     power: f.power,
     service_factor: serviceFactor(f),
@@ -74,6 +74,7 @@ export function selectInput(f: DutyFields, fixed: SelectInput['fixed'], weights:
     centre: { about: f.centre.trim() || undefined, give: f.centre_give.trim() || undefined },
     fixed,
     weights,
+    stock,
     layout: { angle: 0, clockwise: true },
   }
 }

@@ -3,7 +3,7 @@ import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, CompareAnswer, Drive, Machine, Option, Picked, Problem, SelectAnswer } from '@/api/types'
+import type { Build, CompareAnswer, Drive, Machine, Option, Picked, Problem, SelectAnswer, ShelfLine } from '@/api/types'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import WordField from '@/shared/ui/WordField.vue'
@@ -11,17 +11,20 @@ import { otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
+import { stockInput, readShelf } from '@/features/shelf/logic/shelf'
 import { useSettings } from '@/shared/state/settings'
 
 import DutyFieldset from '../components/DutyFieldset.vue'
 import FamilyBoard from '../components/FamilyBoard.vue'
 import FixedFieldset from '../components/FixedFieldset.vue'
 import QuestionsFieldset from '../components/QuestionsFieldset.vue'
+import WeightsFieldset from '../components/WeightsFieldset.vue'
 import OptionList from '../components/OptionList.vue'
 import { dutyBody, emptyDuty, selectInput, serviceFactor, type DutyFields } from '../logic/duty'
 import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '../logic/fixed'
 import { pickedOf } from '../logic/pick'
 import { compareInput, type Question } from '../logic/questions'
+import { equalWeights, orderWords } from '../logic/weights'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
@@ -30,6 +33,9 @@ const settings = useSettings()
 const { value: duty, forget } = useKept('choose.duty', emptyDuty)
 const fixed = ref(nothingFixed())
 const showFixed = ref(false)
+const weights = ref(equalWeights())
+const shelf = ref<ShelfLine[]>([])
+watch(weights, () => answer.value && void searchBelts())
 const board = ref<CompareAnswer>()
 const answer = ref<SelectAnswer>()
 const asked = ref<Question[]>([])
@@ -66,7 +72,7 @@ async function searchBelts() {
   board.value = undefined
   const got = await attempt(
     api.POST('/api/calc/v-belt-select', {
-      body: { units: settings.units, input: selectInput(duty.value, fixedInput(fixed.value), undefined) },
+      body: { units: settings.units, input: selectInput(duty.value, fixedInput(fixed.value), weights.value, stockInput(shelf.value)) },
     }),
   )
   busy.value = false
@@ -130,6 +136,7 @@ watch(
 )
 onMounted(async () => {
   setPlace('', 'Choose a drive')
+  shelf.value = await readShelf(settings.units)
   takeQuery()
   const got = await attempt(api.GET('/api/machines', { params: { query: { q: '' } } }))
   if (got.ok) machines.value = got.data.machines
@@ -169,7 +176,8 @@ onMounted(async () => {
     </form>
     <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.name)" />
     <div v-if="board" class="row"><el-button @click="searchBelts">Every V-belt drive, and why others fell out</el-button></div>
-    <OptionList v-if="answer" ref="list" :answer="answer" :picked="pickedKey" @pick="pickBelt" />
+    <WeightsFieldset v-if="answer" v-model="weights" :stock="shelf.length > 0" />
+    <OptionList v-if="answer" ref="list" :answer="answer" :words="orderWords(weights)" :picked="pickedKey" @pick="pickBelt" />
   </main>
 </template>
 

@@ -2,17 +2,20 @@
 import { onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { CompareAnswer, CompareInput, Drive, Option, Picked, Problem, SelectAnswer, Sheet } from '@/api/types'
+import type { CompareAnswer, CompareInput, Drive, Option, Picked, Problem, SelectAnswer, Sheet, ShelfLine } from '@/api/types'
 import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
 import FixedFieldset from '@/features/choose/components/FixedFieldset.vue'
 import OptionList from '@/features/choose/components/OptionList.vue'
 import QuestionsFieldset from '@/features/choose/components/QuestionsFieldset.vue'
+import WeightsFieldset from '@/features/choose/components/WeightsFieldset.vue'
 import { fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
 import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '@/features/choose/logic/fixed'
 import { pickedOf } from '@/features/choose/logic/pick'
 import { compareInput, type Question } from '@/features/choose/logic/questions'
+import { equalWeights, orderWords } from '@/features/choose/logic/weights'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
+import { stockInput, readShelf } from '@/features/shelf/logic/shelf'
 import { useSettings } from '@/shared/state/settings'
 
 const props = defineProps<{ drive: Drive; layout?: CompareInput['layout']; today?: Sheet | null }>()
@@ -26,6 +29,8 @@ const pickedKey = ref('')
 const asked = ref<Question[]>([])
 const fixed = ref(nothingFixed())
 const showFixed = ref(false)
+const weights = ref(equalWeights())
+const shelf = ref<ShelfLine[]>([])
 const list = ref<InstanceType<typeof OptionList>>()
 
 async function compare() {
@@ -42,7 +47,7 @@ async function searchBelts() {
   const duty = props.drive.duty
   if (!duty) return
   busy.value = true
-  const input = selectInput(fieldsOf(duty), fixedInput(fixed.value), undefined)
+  const input = selectInput(fieldsOf(duty), fixedInput(fixed.value), weights.value, stockInput(shelf.value))
   if (props.layout) input.layout = props.layout
   const got = await attempt(api.POST('/api/calc/v-belt-select', { body: { units: settings.units, input } }))
   busy.value = false
@@ -58,7 +63,11 @@ function pickBelt(o: Option) {
   pickedKey.value = list.value?.key(o) ?? ''
   emit('pick', pickedOf(o, belts.value, { service_factor: serviceFactor(fieldsOf(props.drive.duty)) }, props.layout))
 }
-onMounted(compare)
+onMounted(async () => {
+  shelf.value = await readShelf(settings.units)
+  await compare()
+})
+watch(weights, () => belts.value && void searchBelts())
 watch([() => props.drive.duty, asked], () => void compare())
 </script>
 
@@ -84,7 +93,8 @@ watch([() => props.drive.duty, asked], () => void compare())
         <FixedFieldset v-model="fixed" :problem="problem" />
         <div class="row"><el-button type="primary" native-type="submit">Search again</el-button></div>
       </form>
-      <OptionList v-if="belts" ref="list" :answer="belts" :picked="pickedKey" @pick="pickBelt" />
+      <WeightsFieldset v-if="belts" v-model="weights" :stock="shelf.length > 0" />
+      <OptionList v-if="belts" ref="list" :answer="belts" :words="orderWords(weights)" :picked="pickedKey" @pick="pickBelt" />
     </template>
   </div>
 </template>

@@ -9,7 +9,7 @@ from tuyere.calc.answer import Answer, ElevationOut, Figure
 from tuyere.calc.centre import CentreIn, centre_range
 from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveOut, drive_out
-from tuyere.calc.families.v_belt.parts import Groove, SheaveIn, sheave_of
+from tuyere.calc.families.v_belt.parts import Groove, Kind, SheaveIn, sheave_of
 from tuyere.calc.frame import Frame, elevation_out
 from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
 from tuyere.calc.registry import Input, calculation
@@ -20,8 +20,9 @@ from tuyere.core.notices import collected_notices, notice
 from tuyere.core.steps import mark, quiet
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
-from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Rejected, Wanted, search
+from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Rejected, Stock, Wanted, search
 from tuyere.core.vbelt.rate import Given, rate
+from tuyere.core.vbelt.sheaves import sheave
 
 GROUP = "V-belts"
 
@@ -53,6 +54,22 @@ class WeightsIn(Input):
     shaft_load: Annotated[Real, Field(ge=0, le=10)] = 1.0
     width: Annotated[Real, Field(ge=0, le=10)] = 1.0
     speed: Annotated[Real, Field(ge=0, le=10)] = 1.0
+    stock: Annotated[Real, Field(ge=0, le=10)] = 1.0
+
+
+class StockedSheaveIn(Input):
+    """A sheave on the shelf."""
+
+    groove: Groove
+    diameter: Size
+    kind: Kind = "outside"
+
+
+class StockIn(Input):
+    """What is on the shelf; parts that are there count for a drive."""
+
+    belts: Annotated[list[Annotated[Text, Field(min_length=1)]], Field(max_length=1500)] = []
+    sheaves: Annotated[list[StockedSheaveIn], Field(max_length=400)] = []
 
 
 class VBeltSelectIn(Input):
@@ -67,6 +84,7 @@ class VBeltSelectIn(Input):
     fixed: FixedIn = Field(default_factory=FixedIn, description="parts that stay")
     limits: LimitsIn = Field(default_factory=LimitsIn, description="room")
     weights: WeightsIn = Field(default_factory=WeightsIn, description="how the order is made")
+    stock: StockIn | None = Field(default=None, description="what is on your shelf")
     slip: SlipIn
     layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
     keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
@@ -88,6 +106,7 @@ class OptionOut(Answer):
     cost: float
     cost_parts: dict[str, float]
     stocked: bool
+    on_shelf: int = Field(description="how many of driver, driven and belt are on your shelf")
     reasons: list[str]
     drive: VBeltDriveOut
     elevation: ElevationOut
@@ -151,6 +170,19 @@ def _fixed(given: FixedIn) -> Fixed:
     return Fixed(driver, driven, given.section, one)
 
 
+def stock_of(given: StockIn | None) -> Stock | None:
+    """The shelf as the search takes it. Raises InputError beside a line that is no belt or no sheave."""
+    if given is None or not (given.belts or given.sheaves):
+        return None
+    with quiet(), collected_notices():
+        belts = frozenset(belt(text, f"stock.belts.{k}").designation for k, text in enumerate(given.belts))
+        wheels = tuple(
+            (s.groove, sheave(s.diameter.value, s.kind, s.groove, f"stock.sheaves.{k}").line_mm)
+            for k, s in enumerate(given.sheaves)
+        )
+    return Stock(belts, wheels)
+
+
 def _says(r: Rejected, frame: Frame) -> str:
     words, kind = LIMIT_WORDS[r.limit]
     if not r.nearest or r.miss_percent == float("inf"):
@@ -177,7 +209,11 @@ def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
     for words, key in figures:
         if key(c) <= min(key(x) for x in all_of) * (1 + 1e-9) + 1e-9:
             reasons.append(words)
-    if c.stocked:
+    if c.on_shelf == 3:
+        reasons.append("all of it on your shelf")
+    elif c.on_shelf:
+        reasons.append(f"{c.on_shelf} of 3 parts on your shelf")
+    elif c.stocked:
         reasons.append("both sheaves often on the shelf")
     if 0 <= spare <= 30:
         reasons.append(f"{spare:.0f} % to spare")
@@ -244,6 +280,7 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
         value_of(given.limits.width, inf),
         slip,
         given.weights.model_dump() or dict(WEIGHTS),
+        stock_of(given.stock),
     )
     found = search(build_catalogue(_fixed(given.fixed), frame.basis), wanted, given.keep)
     options = []
@@ -281,6 +318,7 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
                 cost=round(c.cost, 4),
                 cost_parts=c.parts,
                 stocked=c.stocked,
+                on_shelf=c.on_shelf,
                 reasons=_reasons(c, list(found.best), worked.spare_percent),
                 drive=drive_out(worked, core, frame),
                 elevation=elevation_out(worked.elevation),
