@@ -244,7 +244,7 @@ def test_a_lost_connection_keeps_the_entry_and_sends_it_once(open_page: Opener) 
     page.get_by_role("button", name="Save the machine").click()
     expect(page.get_by_text("1 not sent yet, kept here")).to_be_visible()
     page.unroute("**/api/machines")
-    expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=9000)
+    expect(page.get_by_text("not sent yet")).to_have_count(0, timeout=60_000)
     page.trouble[:] = before  # the lost request was the point
     page.reload()
     page.get_by_label("Find a machine").fill("barn blower")
