@@ -88,7 +88,7 @@ def read_stock(text: str, units: str = "us") -> StockList:
 def _line(number: int, given: dict[str, str], units: str) -> StockLine:
     part, size = given.get("part", "").lower(), given.get("size", "")
     text = given.get("count", "") or "1"
-    if not text.isdigit() or not 0 < int(text) <= 100_000:
+    if not (text.isdecimal() and len(text) <= 6) or not 0 < int(text) <= 100_000:
         raise InputError("count", text, "not a count", "a whole number, 1 or more")
     with quiet(), collected_notices():
         if part == "belt":
