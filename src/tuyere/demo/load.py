@@ -12,7 +12,8 @@ from sqlalchemy.engine import Engine
 from sqlmodel import Session, SQLModel, select
 
 from tuyere.calc.families.protocol import FAMILIES
-from tuyere.demo.works import WORKS, DemoBuild, DemoDrive, OtherBuild
+from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
+from tuyere.demo.works import WORKS
 from tuyere.store.build_book import save_build
 from tuyere.store.drive_book import save_duty
 from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineCreate

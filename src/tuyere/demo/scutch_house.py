@@ -1,0 +1,186 @@
+"""Machines of the scutch house, the press pit and the air handling. Everything here is invented."""
+
+from tuyere.demo.kinds import DIRECT, MOTOR, DemoBuild, DemoDrive, DemoMachine, OtherBuild, runs
+
+SCUTCH_HOUSE: tuple[DemoMachine, ...] = (
+    DemoMachine(
+        "Scutching turbine 1",
+        "SC-1",
+        "Scutch house",
+        "industrial",
+        10,
+        (
+            (
+                "electric",
+                "Isolator Q11 on the pillar behind the feed table",
+                "Lock, tag, try start, prove dead at the motor box.",
+            ),
+            ("gravity", "Raised feed apron", "Lower it or set both props."),
+        ),
+        (
+            DemoDrive(
+                "Main drive",
+                "25hp",
+                "1760",
+                "662",
+                runs(MOTOR, "textile-machinery", 16),
+                (DemoBuild("7.1 in", "18.7 in", "5V", "5VX1000", 2),),
+                centre="29 1/4",
+                angle=8,
+            ),
+            DemoDrive(
+                "Dust fan",
+                "5hp",
+                "1745",
+                "940",
+                runs(MOTOR, "fan-up-to-10-hp", 16),
+                (
+                    DemoBuild("4.65 in", "8.45 in", "A", "A68", None, "found", "I. Rook"),
+                    DemoBuild("4.65 in", "8.45 in", "A", "AX68", 2),
+                ),
+                centre="24 1/2",
+                angle=60,
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Scutching turbine 2",
+        "SC-2",
+        "Scutch house",
+        "industrial",
+        20,
+        (("electric", "Isolator Q12, same pillar", "Lock, tag, try start, prove dead."),),
+        (
+            DemoDrive(
+                "Main drive",
+                "25hp",
+                "1760",
+                "662",
+                runs(MOTOR, "textile-machinery", 16),
+                (DemoBuild("7.1 in", "18.7 in", "5V", "5VX1000", 2, by="T. Sedge"),),
+                centre="29 1/4",
+                angle=8,
+                clockwise=False,
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Breaker line",
+        "BR-1",
+        "Scutch house",
+        "industrial",
+        30,
+        (
+            ("electric", "Isolator Q14 at the feed end", "Lock, tag, try start, prove dead."),
+            ("spring", "Roller pressure springs", "Back off all six hand wheels."),
+        ),
+        (
+            DemoDrive(
+                "Breaker rollers, gearbox to first roller",
+                "15hp",
+                "118",
+                "47",
+                runs(MOTOR, "textile-machinery", 16),
+                (
+                    OtherBuild(
+                        "roller-chain",
+                        {
+                            "chain": "140",
+                            "driver_teeth": 18,
+                            "driven_teeth": 45,
+                            "pitches": 80,
+                            "lubrication": "adequate",
+                        },
+                        by="T. Sedge",
+                    ),
+                ),
+                centre="40",
+                angle=-20,
+            ),
+            DemoDrive(
+                "Roller gearbox input",
+                "20hp",
+                "1755",
+                "530",
+                runs(DIRECT, "pulverizer", 16),
+                (
+                    DemoBuild(
+                        "9.35 in",
+                        "30.35 in",
+                        "B",
+                        "B128",
+                        3,
+                        "found",
+                        "I. Rook",
+                        temporary="Two grooves dished; run until the new sheave is bored.",
+                    ),
+                    DemoBuild("6.3 in", "21.2 in", "5V", "5VX1120", None, "designed", frozen=False),
+                ),
+                centre="32 1/2",
+                angle=20,
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Vacuum pump",
+        "VP-3",
+        "Board press",
+        "industrial",
+        40,
+        (
+            ("electric", "Isolator Q31 in the press pit", "Lock, tag, try start, prove dead."),
+            ("pneumatic", "Vacuum line valve V7", "Shut, vent to air, hang the tag."),
+        ),
+        (
+            DemoDrive(
+                "Pump drive",
+                "15hp",
+                "1750 rpm",
+                "1005",
+                runs(MOTOR, "pump-positive-displacement-rotary", 24),
+                (DemoBuild("5.4 in", "9.4 in", "B", "B90", 4, kind="pitch"),),
+                centre="34 1/4",
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Supply fan, hackling loft",
+        "AHU-2",
+        "Hackling loft",
+        "hvac",
+        50,
+        (("electric", "Disconnect on the plenum door", "Lock, tag; wedge the wheel: it windmills."),),
+        (
+            DemoDrive(
+                "Fan drive",
+                "7.5hp",
+                "1750",
+                "860",
+                runs(MOTOR, "air-handler-supply-fan-up-to-10-hp", 20),
+                (DemoBuild("4.65 in", "9.25 in", "A", "A60", None),),
+                centre="20",
+                angle=-35,
+            ),
+        ),
+    ),
+    DemoMachine(
+        "Roof exhaust 4",
+        "EF-4",
+        "Retting tanks",
+        "hvac",
+        60,
+        (("electric", "Disconnect at the curb", "Lock, tag; the wheel may windmill."),),
+        (
+            DemoDrive(
+                "Exhaust drive",
+                "3hp",
+                "1740",
+                "660",
+                runs(MOTOR, "roof-exhaust-fan", 24),
+                (DemoBuild("3.65 in", "9.25 in", "A", "AX55", 2, by="T. Sedge"),),
+                centre="18",
+                angle=90,
+            ),
+        ),
+    ),
+)
