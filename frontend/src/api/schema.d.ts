@@ -1658,8 +1658,7 @@ export interface components {
             name: string;
             /** Screws */
             screws: string;
-            /** Torque */
-            torque: string;
+            torque: components["schemas"]["Figure"];
         };
         /** BushingRequest */
         BushingRequest: {

@@ -32,6 +32,8 @@ export interface Picked {
   family: string
   calc: string
   name: string
+  /** Tells two options of one name apart. */
+  key: string
   input: DriveInput
 }
 export type SelectAnswer = Schemas['VBeltSelectResponse']

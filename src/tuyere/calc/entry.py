@@ -93,6 +93,11 @@ MassPerLength = Annotated[Entered, _Reader("mass_per_length", "")]
 Force = Annotated[Entered, _Reader("force", "")]
 
 
+def maybe(e: Entered | None) -> float | None:
+    """The core-unit value, or None for an absent entry."""
+    return None if e is None else e.value
+
+
 def value_of(e: Entered | None, default: float = 0.0) -> float:
     """The core-unit value, or the default for an absent entry."""
     return default if e is None else e.value

@@ -33,6 +33,7 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K("speed", "rpm", "rpm", "rpm", "rpm", "rpm", 1e-2, 1e5, (41, 4e4), "speed of rotation", "1750, 1,750 rpm"),
     _K("belt_speed", "m/s", "foot/minute", "m/s", "ft/min", "m/s", 1e-4, 200, (0.05, 100), "[length]/[time]", "2500 ft/min"),
     _K("force", "N", "pound_force", "N", "lbf", "N", 1e-3, 1e7, (0.5, 2e5), "force", "12 lbf, 55 N"),
+    _K("torque", "newton * meter", "foot * pound_force", "newton * meter", "lbf ft", "N m", 1e-3, 1e6, (0.5, 2e4), "torque", "15 lbf ft, 20 N m"),
     _K("mass_per_length", "kg/m", "pound/foot", "kg/m", "lb/ft", "kg/m", 1e-4, 100, (0.005, 20), "mass per length", "0.17 kg/m"),
     _K("mass", "kg", "pound", "kg", "lb", "kg", 1e-3, 1e5, (0.01, 5e4), "mass", "12 lb, 5 kg"),
     _K("angle", "degree", "degree", "degree", "°", "°", -360, 360, (0.01, 360), "angle", "35, 35 deg"),

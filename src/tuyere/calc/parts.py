@@ -14,10 +14,6 @@ from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.sources import Source
 from tuyere.core.steps import looked_up, mark
-from tuyere.core.tables import table
-
-DRIVERS = [str(k) for k in table("drivers").column("key")]
-MACHINES = [str(k) for k in table("driven_machines").column("key")]
 
 
 def _no_truth(value: Any) -> Any:
@@ -119,6 +115,22 @@ def conditions_of(given: ServiceFactorIn) -> Conditions:
             "Say what drives and how it starts.",
         )
     return conditions(driver, given.machine, hours, given.chokes, given.load)
+
+
+def tolerance_of(given: Any) -> float:
+    """Allowed speed error in percent, 3 assumed and said; raises InputError for none at all or half the speed."""
+    value = value_of(given, 3.0)
+    if given is None:
+        notice(
+            "caution",
+            "assumed",
+            "3 % either way on the driven speed is assumed.",
+            "input.tolerance",
+            "Say how exact it must be.",
+        )
+    if not 0 < value <= 50:
+        raise InputError("tolerance", value, "not a speed tolerance", "over 0 to 50 %")
+    return value
 
 
 def slip_of(slip: Any) -> float:

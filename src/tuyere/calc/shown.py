@@ -67,6 +67,8 @@ def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, 
         return _grouped(x, 1 if abs(x) < 20 else 0, units), unit
     if kind_name == "power":
         return _trim(_grouped(x, _digits(x), units)), unit
+    if kind_name == "torque":
+        return _grouped(x, 0 if abs(x) >= 10 else 1, units), unit
     if kind_name == "mass_per_length":
         return f"{x:.3f}", unit
     return _grouped(x, _digits(x), units), unit

@@ -3,7 +3,7 @@
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length, Size
+from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.geometry.two_pulleys import work_two_pulleys
@@ -44,8 +44,8 @@ def belt_length(given: BeltLengthIn, frame: Frame) -> BeltLengthOut:
     r = work_two_pulleys(
         given.driver_diameter.value,
         given.driven_diameter.value,
-        None if given.centre_distance is None else given.centre_distance.value,
-        None if given.belt_length is None else given.belt_length.value,
+        maybe(given.centre_distance),
+        maybe(given.belt_length),
         given.crossed,
     )
     frame.elevation = r.elevation

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Power, Speed
+from tuyere.calc.entry import Power, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Text, Whole
 from tuyere.calc.registry import Input, calculation
@@ -40,7 +40,7 @@ class MotorSpeedOut(Answer):
              "kinematics; NEMA MG 1 and IEC practice", {"units": "us", "input": {"poles": 4, "frequency": 60, "nameplate_speed": "1750"}})  # fmt: skip
 def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
     """Work the speeds."""
-    r = motor_speed(given.poles, given.frequency, None if given.nameplate_speed is None else given.nameplate_speed.value, given.low_frequency,
+    r = motor_speed(given.poles, given.frequency, maybe(given.nameplate_speed), given.low_frequency,
                     given.high_frequency)  # fmt: skip
     f = frame.figure
     return MotorSpeedOut(

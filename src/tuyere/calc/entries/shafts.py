@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Force, Size, Speed
+from tuyere.calc.entry import Force, Size, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
@@ -43,8 +43,8 @@ class ShaftLoadOut(Answer):
                                                            "near_rating": "5000 lbf"}})  # fmt: skip
 def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
     """Work the loads."""
-    r = overhung(given.pull.value, given.overhang.value, given.spacing.value, None if given.speed is None else given.speed.value,
-                 None if given.near_rating is None else given.near_rating.value, None if given.far_rating is None else given.far_rating.value,
+    r = overhung(given.pull.value, given.overhang.value, given.spacing.value, maybe(given.speed),
+                 maybe(given.near_rating), maybe(given.far_rating),
                  given.bearing)  # fmt: skip
     f = frame.figure
     return ShaftLoadOut(near_bearing=f(r.near_n, "force", step="near"), far_bearing=f(r.far_n, "force", step="far"),
@@ -88,7 +88,7 @@ class BushingOut(Answer):
     name: str
     largest_bore: Figure
     screws: str
-    torque: str
+    torque: Figure
     key: Figure | None
     card: list[str]
     cautions: list[str]
@@ -98,19 +98,11 @@ class BushingOut(Answer):
              "generic bushing data; ASME B17.1", {"units": "us", "input": {"size": "SK", "shaft": "1 7/8"}})  # fmt: skip
 def bushing_entry(given: BushingIn, frame: Frame) -> BushingOut:
     """Look it up."""
-    r = bushing(given.size, None if given.shaft is None else given.shaft.value)
+    r = bushing(given.size, maybe(given.shaft))
     f = frame.figure
-    pounds = r.torque_nm / 1.3558179483314004
-    shown = (
-        f"{pounds:.0f} lbf ft"
-        if frame.units == "us" and pounds >= 10
-        else f"{pounds:.1f} lbf ft"
-        if frame.units == "us"
-        else f"{r.torque_nm:.0f} N m"
-    )
     return BushingOut(
         name=f"{r.style} taper bushing {r.size}", largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
-        screws=f"{r.count} × {r.screws}", torque=shown, key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
+        screws=f"{r.count} × {r.screws}", torque=f(r.torque_nm, "torque", step="torque"), key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
         card=["In: " + r.steps_in[0], *r.steps_in[1:], "Out: " + r.steps_out[0], *r.steps_out[1:]],
         cautions=["Machine isolated and proved dead; the sheave propped before the bushing lets go.",
                   "Tighten by torque wrench: a hub bursts when its taper is drawn up oily or too hard."])  # fmt: skip

@@ -11,7 +11,7 @@ from tuyere.calc.centre import CentreIn, centre_range
 from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
 from tuyere.calc.families.protocol import Family, Offer, Offered, Wanted
 from tuyere.calc.frame import Frame, elevation_out
-from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole
+from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole, tolerance_of
 from tuyere.calc.registry import Input
 from tuyere.core.duty.losses import yearly_loss
 from tuyere.core.errors import InputError
@@ -80,17 +80,7 @@ class FellOut(Answer):
 def wanted_of(given: AnyDutyIn, basis: str, own: dict[str, Any] | None = None) -> Wanted:
     """The duty as the families take it; assumptions are said. Raises InputError beside the field."""
     low, high = centre_range(given.centre)
-    tolerance = value_of(given.tolerance, 3.0)
-    if given.tolerance is None:
-        notice(
-            "caution",
-            "assumed",
-            "3 % either way on the driven speed is assumed.",
-            "input.tolerance",
-            "Say how exact it must be.",
-        )
-    if not 0 < tolerance <= 50:
-        raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
+    tolerance = tolerance_of(given.tolerance)
     ratio = given.driver_speed.value / given.driven_speed.value
     if not 1 / MOST_RATIO <= ratio <= MOST_RATIO:
         raise InputError("driven_speed", given.driven_speed.value, f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one drive of any kind",
@@ -107,7 +97,12 @@ def hours_and_days(given: AnyDutyIn) -> tuple[float, float]:
     """Hours a day and days a year for the losses; assumptions are said."""
     if given.days_a_year is None:
         notice("info", "days-assumed", "250 days a year are assumed for the losses.", "input.days_a_year")
-    hours = value_of(given.service_factor.hours_a_day if given.service_factor else None, 10.0)
+    said = given.service_factor.hours_a_day if given.service_factor else None
+    if said is None:
+        notice(
+            "info", "hours-assumed", "10 hours a day are assumed for the losses.", "input.service_factor.hours_a_day"
+        )
+    hours = value_of(said, 10.0)
     return hours, float(given.days_a_year or 250)
 
 

@@ -142,7 +142,6 @@ class Family(ABC, Generic[In]):
     manners_table: ClassVar[str]
     found_fields: ClassVar[tuple[str, ...]]
     speed_field: ClassVar[str]
-    bases: ClassVar[tuple[str, ...]] = ()
 
     @abstractmethod
     def duty_of(self, given: In, result: Any) -> DutyPart:

@@ -43,17 +43,6 @@ class Conditions:
     confidence: str
 
 
-@dataclass(frozen=True, slots=True)
-class ServiceFactor:
-    """The factor and what decided it."""
-
-    factor: float
-    torque: str
-    machine_class: str
-    hours_band: str
-    chokes: bool
-
-
 def hours_band(hours_a_day: float) -> str:
     """To 5 hours intermittent, to 10 normal, above continuous; raises InputError outside 0..24."""
     if not 0 < hours_a_day <= 24:
@@ -117,9 +106,3 @@ def association_factor(c: Conditions) -> float:
     if c.driver == "motor-dol":
         notice("info", "start-decides", "The start decides: straight on the line counts as high torque.", "driver")
     return with_choking(listed, c.chokes)
-
-
-def service_factor(driver: str, machine: str, hours_a_day: float, chokes: bool | None = None) -> ServiceFactor:
-    """The association's factor and what decided it; raises InputError as ``conditions`` does."""
-    c = conditions(driver, machine, hours_a_day, chokes)
-    return ServiceFactor(association_factor(c), c.torque, c.load, c.hours_band, c.chokes)

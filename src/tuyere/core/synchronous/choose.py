@@ -144,8 +144,7 @@ def _least_teeth(kinds: tuple[Profile, ...], kind: Array, rpm: Array) -> Array:
     """Least pulley teeth by profile and speed; 0 where the table has no such profile."""
     out = np.zeros(len(kind))
     for k, of in enumerate(kinds):
-        name = of.name[1:] if of.name[1:2].isdigit() and of.name.startswith("H") else of.name
-        rows = [(r[1], r[2]) for r in table("least_teeth").rows if r[0] == name]
+        rows = [(r[1], r[2]) for r in table("least_teeth").rows if r[0] == of.listed_as]
         here = kind == k
         if rows and here.any():
             speeds, teeth = np.array([r[0] for r in rows], float), np.array([r[1] for r in rows], float)

@@ -28,6 +28,11 @@ class Profile:
     a_mm: float
     confidence: str
 
+    @property
+    def listed_as(self) -> str:
+        """Its name in tables that know curvilinear pitches without the letter; they were made for the H profiles."""
+        return self.name[1:] if self.name.startswith("H") and self.name != "H" else self.name
+
 
 @cache
 def profiles() -> dict[str, Profile]:
@@ -61,15 +66,8 @@ def pulley(of: Profile, teeth: int, name: str) -> tuple[float, float]:
 
 def least_teeth(of: Profile, rpm: float) -> int | None:
     """Least pulley teeth at a speed; None where the table has no such profile."""
-    # The table names curvilinear pitches without the letter; it was made for the H profiles.
-    name = of.name[1:] if of.name.startswith("H") and of.name != "H" else of.name
-    rows = [r for r in table("least_teeth").rows if r[0] == name and r[1] <= rpm]
+    rows = [r for r in table("least_teeth").rows if r[0] == of.listed_as and r[1] <= rpm]
     return int(rows[-1][2]) if rows else None
-
-
-def rated(of: Profile) -> bool:
-    """Is there a public rating of this profile?"""
-    return bool(table("iso5295").select(profile=of.name))
 
 
 def face_mm(of: Profile, width_mm: float, flanged: bool) -> float | None:

@@ -295,8 +295,9 @@ def _ranked(
         "width": found["width"] / found["width"].min(),
         "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01),
     }
-    if wanted.stock is not None:
-        parts["stock"] = 1 + _not_there(catalogue, rows, wanted.stock) / 3
+    missing = None if wanted.stock is None else _not_there(catalogue, rows, wanted.stock)
+    if missing is not None:
+        parts["stock"] = 1 + missing / 3
     cost = sum(w.get(n, 0.0) * p for n, p in parts.items())
     centre = catalogue.columns["centre"][rows]
     aside = np.abs(centre - (wanted.centre_low_mm + wanted.centre_high_mm) / 2)
@@ -329,7 +330,7 @@ def _ranked(
                 float(cost[k]),
                 {n: float(p[k]) for n, p in parts.items()},
                 bool(catalogue.stocked[driver] and catalogue.stocked[driven]),
-                0 if wanted.stock is None else 3 - int(_not_there(catalogue, rows[k : k + 1], wanted.stock)[0]),
+                0 if missing is None else 3 - int(missing[k]),
             )
         )
         if len(best) == keep:

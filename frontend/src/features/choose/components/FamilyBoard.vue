@@ -28,7 +28,7 @@ const scale = computed(() => Math.min(...families.value.flatMap((f) => f.options
 const keyOf = (f: FamilyOffer, o: FamilyOption) => `${f.key} ${o.name} ${o.telling}`
 const says = { good: 'fits', limited: 'with care', no: 'not for this' } as const
 function take(f: FamilyOffer, o: FamilyOption) {
-  emit('pick', { family: f.key, calc: o.calc, name: o.name, input: o.input })
+  emit('pick', { family: f.key, calc: o.calc, name: o.name, key: keyOf(f, o), input: o.input })
 }
 async function work(o: FamilyOption) {
   const got = await calculate<DriveAnswer>(o.calc, { units: settings.units, basis: props.answer.basis, input: o.input })
@@ -60,7 +60,7 @@ async function work(o: FamilyOption) {
       <p v-if="f.reason" class="reason">{{ f.reason }}</p>
       <p v-for="c in f.care" :key="c">{{ c }}</p>
       <div v-if="f.options.length" class="options">
-        <FamilyCard v-for="o in f.options" :key="keyOf(f, o)" :option="o" :scale="scale" :picked="picked === o.name" @pick="take(f, o)" @work="work(o)" />
+        <FamilyCard v-for="o in f.options" :key="keyOf(f, o)" :option="o" :scale="scale" :picked="picked === keyOf(f, o)" @pick="take(f, o)" @work="work(o)" />
       </div>
       <p v-if="f.missing" class="dim">{{ f.missing }} <router-link to="/bench/sync-select">Give its figures on the bench</router-link></p>
     </section>

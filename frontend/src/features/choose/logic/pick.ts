@@ -21,5 +21,5 @@ export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltIn
 /** The same as any family's choice. */
 export function pickedOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltInput, 'service_factor'>, layout?: VBeltInput['layout']): Picked {
   const input = inputOf(option, answer, duty, layout) as unknown as Record<string, unknown>
-  return { family: 'v-belt', calc: 'v-belt-drive', name: option.name, input }
+  return { family: 'v-belt', calc: 'v-belt-drive', name: option.name, key: option.name, input }
 }

@@ -174,7 +174,7 @@ onMounted(async () => {
         <el-button type="primary" native-type="submit">Keep it as a draft build</el-button>
       </div>
     </form>
-    <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.name)" />
+    <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
     <div v-if="board" class="row"><el-button @click="searchBelts">Every V-belt drive, and why others fell out</el-button></div>
     <WeightsFieldset v-if="answer" v-model="weights" :stock="shelf.length > 0" />
     <OptionList v-if="answer" ref="list" :answer="answer" :words="orderWords(weights)" :picked="pickedKey" @pick="pickBelt" />

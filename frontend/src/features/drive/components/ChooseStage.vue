@@ -55,7 +55,7 @@ async function searchBelts() {
   belts.value = got.ok ? got.data : undefined
 }
 function pick(p: Picked) {
-  pickedKey.value = p.name
+  pickedKey.value = p.key
   emit('pick', p)
 }
 function pickBelt(o: Option) {
@@ -68,7 +68,15 @@ onMounted(async () => {
   await compare()
 })
 watch(weights, () => belts.value && void searchBelts())
-watch([() => props.drive.duty, asked], () => void compare())
+watch(asked, () => void compare())
+watch(
+  () => props.drive.duty,
+  () => {
+    void compare()
+    // What is on the page follows the duty, the units it is shown in too.
+    if (belts.value) void searchBelts()
+  },
+)
 </script>
 
 <template>

@@ -5,7 +5,7 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Entered, Length, Size, value_of
+from tuyere.calc.entry import Length, Size, maybe, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.flat.cut_length import work_cut_length
@@ -52,18 +52,14 @@ class CutLengthOut(Answer):
     lap: Figure
 
 
-def _value(e: Entered | None) -> float | None:
-    return None if e is None else e.value
-
-
 @calculation("belt-cut-length", "Cut length of a flat belt", "Loop length, how much shorter it is cut for its stretch, what the joint adds.",
              "geometry exact; shop handbooks and common practice, row by row", {"units": "us", "input": {
                  "material": "leather-new", "joint": "lap-leather", "driver_diameter": "12 in", "driven_diameter": "30 in",
                  "centre_distance": "14 ft", "lap": "6 in"}})  # fmt: skip
 def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
     """Work the length."""
-    r = work_cut_length(given.material, given.joint, _value(given.taped_length), _value(given.driver_diameter),
-                        _value(given.driven_diameter), _value(given.centre_distance), given.crossed, value_of(given.lap), value_of(given.gap))  # fmt: skip
+    r = work_cut_length(given.material, given.joint, maybe(given.taped_length), maybe(given.driver_diameter),
+                        maybe(given.driven_diameter), maybe(given.centre_distance), given.crossed, value_of(given.lap), value_of(given.gap))  # fmt: skip
     if r.pulleys is not None:
         frame.elevation = r.pulleys.elevation
     f = frame.figure

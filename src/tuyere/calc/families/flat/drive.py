@@ -1,6 +1,6 @@
 """`flat-drive`: one whole flat belt drive."""
 
-from tuyere.calc.entry import Entered
+from tuyere.calc.entry import maybe
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut, flat_drive_out
 from tuyere.calc.families.flat.sheet import flat_sheet
 from tuyere.calc.frame import Frame
@@ -13,10 +13,6 @@ from tuyere.core.flat.tables import material
 GROUP = "Flat, round and link belts"
 
 
-def _value(e: Entered | None) -> float | None:
-    return None if e is None else e.value
-
-
 @calculation("flat-drive", "Flat belt drive", "Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
              "Shigley, flat belts; geometry exact", {"units": "us", "input": {
                  "power": "15hp", "service_factor": {"assume": 1.375}, "driver_speed": "1750", "driver_diameter": "6 in",
@@ -25,7 +21,7 @@ def flat_drive(given: FlatDriveIn, frame: Frame) -> FlatDriveOut:
     """Work the drive."""
     core = FlatGiven(
         given.power.value, factor_of(given.service_factor, flat_factor), given.driver_speed.value, given.driver_diameter.value,
-        given.driven_diameter.value, _value(given.centre_distance), _value(given.belt_length), material(given.material),
+        given.driven_diameter.value, maybe(given.centre_distance), maybe(given.belt_length), material(given.material),
         given.width.value, given.crossed, given.layout.angle, given.layout.clockwise,
     )  # fmt: skip
     r = work_flat_drive(core)

@@ -3,7 +3,7 @@
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entry import Size
+from tuyere.calc.entry import Size, maybe
 from tuyere.calc.families.flat.cut_length import Joint
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -44,7 +44,7 @@ class JointOut(Answer):
                  "joint": "hooks", "thickness": "0.2 in", "width": "4 in", "smallest_pulley": "6 in"}})  # fmt: skip
 def belt_joint(given: JointIn, frame: Frame) -> JointOut:
     """Look the card up."""
-    small = None if given.smallest_pulley is None else given.smallest_pulley.value
+    small = maybe(given.smallest_pulley)
     r = work_joint(given.joint, given.thickness.value, given.width.value, small)
     f = frame.figure
     hooks = None

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length
+from tuyere.calc.entry import Length, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
@@ -37,7 +37,7 @@ class LinkBeltOut(Answer):
              {"units": "us", "input": {"section": "A", "path": "84 in"}})  # fmt: skip
 def link_belt(given: LinkBeltIn, frame: Frame) -> LinkBeltOut:
     """Count the links."""
-    r = work_link_belt(given.section, given.links, None if given.path is None else given.path.value)
+    r = work_link_belt(given.section, given.links, maybe(given.path))
     f = frame.figure
     return LinkBeltOut(
         hand_tight=f(r.hand_tight, "count"), take_off=f(r.take_off, "count", step="take_off"), run=f(r.run, "count"),

@@ -6,13 +6,14 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
 from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
+from tuyere.calc.families.offers import FellOut
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveOut, chain_drive_out
 from tuyere.calc.frame import Frame, elevation_out
-from tuyere.calc.parts import ServiceFactorIn, Whole, factor_of
+from tuyere.calc.parts import ServiceFactorIn, Whole, factor_of, tolerance_of
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
-from tuyere.core.notices import collected_notices, notice
+from tuyere.core.notices import collected_notices
 from tuyere.core.roller_chain.choose import Wanted, search
 from tuyere.core.roller_chain.rate import Given, rate
 from tuyere.core.roller_chain.service import chain_factor
@@ -50,13 +51,6 @@ class ChainOptionOut(Answer):
     elevation: ElevationOut
 
 
-class FellOut(Answer):
-    """A limit and how many fell at it first."""
-
-    limit: str
-    count: int
-
-
 class ChainSelectOut(Answer):
     """Ranked options; empty when nothing fits, and then ``rejected`` says where they fell."""
 
@@ -77,11 +71,7 @@ def chain_select(given: ChainSelectIn, frame: Frame) -> ChainSelectOut:
     """Sweep, rank, and work the best few."""
     factor = factor_of(given.service_factor, chain_factor)
     design = float(mark("design_power", design_power(given.power.value, factor)))
-    tolerance = value_of(given.tolerance, 3.0)
-    if given.tolerance is None:
-        notice("caution", "assumed", "3 % either way on the driven speed is assumed.", "input.tolerance")
-    if not 0 < tolerance <= 50:
-        raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
+    tolerance = tolerance_of(given.tolerance)
     ratio = given.driver_speed.value / given.driven_speed.value
     if not 0.1 <= ratio <= 10:
         raise InputError(

@@ -1,5 +1,6 @@
 """`chain-drive`: one whole chain drive."""
 
+from tuyere.calc.entry import maybe
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut, chain_drive_out
 from tuyere.calc.families.roller_chain.parts import life_of
 from tuyere.calc.families.roller_chain.sheet import chain_sheet
@@ -25,7 +26,7 @@ def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
         notice("info", "life-assumed", "15,000 hours of life are assumed.", "input.life")
     core = Given(
         given.power.value, factor_of(given.service_factor, chain_factor), given.speed.value, chain(given.chain), given.strands,
-        given.driver_teeth, given.driven_teeth, None if given.centre_distance is None else given.centre_distance.value,
+        given.driver_teeth, given.driven_teeth, maybe(given.centre_distance),
         given.pitches, life_of(given.life), given.lubrication, given.temperature, given.layout.angle, given.layout.clockwise, given.method,
     )  # fmt: skip
     worked = rate(core)

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length
+from tuyere.calc.entry import Length, maybe
 from tuyere.calc.families.roller_chain.parts import LengthOut, Number, Teeth, length_out
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
@@ -70,6 +70,6 @@ def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
     """Work the length."""
     of = chain(given.chain)
     r = work_length(of, given.driver_teeth, given.driven_teeth,
-                    None if given.centre_distance is None else given.centre_distance.value, given.pitches)  # fmt: skip
+                    maybe(given.centre_distance), given.pitches)  # fmt: skip
     frame.elevation = r.elevation
     return length_out(r, of.pitch_mm, frame)

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length, Size
+from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
@@ -42,7 +42,7 @@ class ChainMatchOut(Answer):
 def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
     """Compare them."""
     r = work_match(given.pitch.value, given.pitches, given.drive_length.value, given.driven_length.value, given.engaged,
-                   None if given.room is None else given.room.value)  # fmt: skip
+                   maybe(given.room))  # fmt: skip
     f = frame.figure
     return ChainMatchOut(
         advice=r.advice, difference=f(r.difference_percent, "percent", step="difference"), mismatch=f(r.mismatch_mm, "length", "size", "mismatch"),

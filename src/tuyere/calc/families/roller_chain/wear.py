@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entry import Length, Size
+from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.families.roller_chain.parts import Number, Teeth
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
@@ -88,8 +88,8 @@ class ChainSlackOut(Answer):
              "geometry; bands: handbook and trade practice", {"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}})  # fmt: skip
 def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     """Judge the slack."""
-    r = judge_slack(given.span.value, None if given.hand_movement is None else given.hand_movement.value,
-                    None if given.sag is None else given.sag.value, given.steep_or_shock)  # fmt: skip
+    r = judge_slack(given.span.value, maybe(given.hand_movement),
+                    maybe(given.sag), given.steep_or_shock)  # fmt: skip
     f = frame.figure
     low, high = (given.span.value * x / 100 for x in r.band)
     a, b = f(low, "length", "tape"), f(high, "length", "tape")

@@ -1,6 +1,6 @@
 """`sync-drive`: one whole synchronous drive."""
 
-from tuyere.calc.entry import Entered
+from tuyere.calc.entry import maybe
 from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut, sync_drive_out
 from tuyere.calc.families.synchronous.sheet import sync_sheet
 from tuyere.calc.frame import Frame
@@ -13,10 +13,6 @@ from tuyere.core.synchronous.tables import profile
 GROUP = "Synchronous belts"
 
 
-def _value(e: Entered | None) -> float | None:
-    return None if e is None else e.value
-
-
 @calculation("sync-drive", "Synchronous belt drive",
              "A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.",
              "ISO 5295, RMA IP-24 practice; geometry and statics exact", {"units": "us", "input": {
@@ -26,8 +22,8 @@ def sync_drive(given: SyncDriveIn, frame: Frame) -> SyncDriveOut:
     """Work the drive."""
     core = SyncGiven(
         given.power.value, factor_of(given.service_factor, sync_factor), given.speed.value, profile(given.profile), given.width.value,
-        given.driver_teeth, given.driven_teeth, _value(given.centre_distance), given.belt_teeth, given.idler, _value(given.own_tension),
-        _value(given.own_mass), given.upright, given.layout.angle, given.layout.clockwise, frame.tape_mark_mm,
+        given.driver_teeth, given.driven_teeth, maybe(given.centre_distance), given.belt_teeth, given.idler, maybe(given.own_tension),
+        maybe(given.own_mass), given.upright, given.layout.angle, given.layout.clockwise, frame.tape_mark_mm,
     )  # fmt: skip
     worked = work_sync_drive(core)
     frame.elevation = worked.length.elevation

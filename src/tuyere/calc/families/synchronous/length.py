@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length
+from tuyere.calc.entry import Length, maybe
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
@@ -47,7 +47,7 @@ class SyncLengthOut(Answer):
                  "profile": "H8M", "driver_teeth": 28, "driven_teeth": 72, "belt_teeth": 180}})  # fmt: skip
 def sync_length(given: SyncLengthIn, frame: Frame) -> SyncLengthOut:
     """Work the length."""
-    centre = None if given.centre_distance is None else given.centre_distance.value
+    centre = maybe(given.centre_distance)
     r = work_sync_length(profile(given.profile), given.driver_teeth, given.driven_teeth, centre, given.belt_teeth)
     frame.elevation = r.elevation
     f = frame.figure

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Force, MassPerLength, Size, Speed
+from tuyere.calc.entry import Force, MassPerLength, Size, Speed, maybe
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
@@ -49,8 +49,8 @@ def sync_rating(given: SyncRatingIn, frame: Frame) -> SyncRatingOut:
     if given.teeth_in_mesh > given.teeth:
         raise InputError("teeth_in_mesh", given.teeth_in_mesh, "more than the pulley has", f"up to {given.teeth}")
     r = rate_sync(profile(given.profile), given.width.value, given.teeth, given.speed.value, given.teeth_in_mesh,
-                  None if given.own_tension is None else given.own_tension.value,
-                  None if given.own_mass is None else given.own_mass.value)  # fmt: skip
+                  maybe(given.own_tension),
+                  maybe(given.own_mass))  # fmt: skip
     f = frame.figure
     return SyncRatingOut(
         power=f(r.power_kw, "power", step="power"), belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),

@@ -11,12 +11,12 @@ from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveOut, drive_out
 from tuyere.calc.families.v_belt.parts import Groove, Kind, SheaveIn, sheave_of
 from tuyere.calc.frame import Frame, elevation_out
-from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
+from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of, tolerance_of
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.shown import shown
 from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
-from tuyere.core.notices import collected_notices, notice
+from tuyere.core.notices import collected_notices
 from tuyere.core.steps import mark, quiet
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
@@ -245,17 +245,7 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
     factor = factor_of(given.service_factor)
     design = float(mark("design_power", design_power(given.power.value, factor)))
     low, high = centre_range(given.centre)
-    tolerance = value_of(given.tolerance, 3.0)
-    if given.tolerance is None:
-        notice(
-            "caution",
-            "assumed",
-            "3 % either way on the driven speed is assumed.",
-            "input.tolerance",
-            "Say how exact it must be.",
-        )
-    if not 0 < tolerance <= 50:
-        raise InputError("tolerance", tolerance, "not a speed tolerance", "over 0 to 50 %")
+    tolerance = tolerance_of(given.tolerance)
     ratio = given.driver_speed.value / given.driven_speed.value
     if not 1 / 15 <= ratio <= 15:
         raise InputError(

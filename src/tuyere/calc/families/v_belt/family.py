@@ -40,7 +40,6 @@ class VBelts(Family[VBeltDriveIn]):
     manners_table = "v_belt_manners"
     speed_field = "driver.speed"
     found_fields = ("driver.sheave", "driven.sheave", "belt")
-    bases = ("ip20-1988", "ip20-1977")
 
     def duty_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> DutyPart:
         """The duty that an input states."""

@@ -5,15 +5,18 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Angle, Size, value_of
+from tuyere.calc.entry import Angle, Size, maybe, value_of
 from tuyere.calc.families.v_belt.parts import Groove as GrooveName
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Text
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
+from tuyere.core.notices import notice
+from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
 
 GROUP = "V-belts"
+ASSUMED_OUTSIDE_MM = 8 * MM_PER_IN
 
 
 class OwnGrooveIn(Input):
@@ -61,7 +64,7 @@ class FitOut(Answer):
 def groove_fit(given: FitIn, frame: Frame) -> FitOut:
     """Seat the belt."""
     profile = belt_profile(given.belt)
-    outside = None if given.outside_diameter is None else given.outside_diameter.value
+    outside = maybe(given.outside_diameter)
     if (given.groove is None) == (given.own_groove is None):
         raise InputError(
             "groove", given.groove, "give a standard groove or the groove as measured", "exactly one of the two"
@@ -77,7 +80,10 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
             )
         groove = Groove("", own.width.value, own.depth.value, own.angle.value)
     else:
-        groove = standard_groove(str(given.groove), outside if outside is not None else 200.0)
+        if outside is None:
+            notice("caution", "assumed", "A sheave of 8 in outside diameter is assumed: the groove angle goes with the size.", "input.outside_diameter",
+                   "Measure the sheave across the rim.")  # fmt: skip
+        groove = standard_groove(str(given.groove), ASSUMED_OUTSIDE_MM if outside is None else outside)
     opened = 0.0
     if (given.turns is None) != (given.thread_pitch is None):
         raise InputError(

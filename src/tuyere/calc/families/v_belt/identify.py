@@ -5,17 +5,19 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length, Size, value_of
+from tuyere.calc.entry import Length, Size, maybe, value_of
 from tuyere.calc.families.v_belt.marking import ReadingOut, reading_out
 from tuyere.calc.families.v_belt.parts import Groove, Kind, SheaveIn, sheave_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
+from tuyere.core.notices import notice
 from tuyere.core.vbelt.identify import belts_that_fit, identify
 from tuyere.core.vbelt.marking import read_marking
 
 GROUP = "V-belts"
+CENTRE_SHARE = 0.03
 
 
 class IdentifyIn(Input):
@@ -85,7 +87,14 @@ def _from_sheaves(given: IdentifyIn, frame: Frame) -> list[StandsOut]:
     wheels = [sheave_of(SheaveIn.model_construct(diameter=d, kind=given.diameter_kind, groove=given.groove), n)
               for d, n in ((given.driver_diameter, "driver_diameter"), (given.driven_diameter, "driven_diameter"))]  # fmt: skip
     if given.centre is not None:
-        low, high = 0.97 * given.centre.value, 1.03 * given.centre.value
+        low, high = (1 - CENTRE_SHARE) * given.centre.value, (1 + CENTRE_SHARE) * given.centre.value
+        notice(
+            "caution",
+            "assumed",
+            "The centre distance is assumed to give 3 % either way.",
+            "input.centre",
+            "Give the take-up's least and greatest centres.",
+        )
     elif given.centre_low is not None and given.centre_high is not None:
         low, high = given.centre_low.value, given.centre_high.value
         if high < low:
@@ -108,8 +117,8 @@ def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
     seems: list[SeemsOut] = []
     either, ask, answer = "", "", readings[0].designation if readings else ""
     if given.top_width is not None:
-        v = identify(given.top_width.value, None if given.depth is None else given.depth.value,
-                     None if given.outside_length is None else given.outside_length.value,
+        v = identify(given.top_width.value, maybe(given.depth),
+                     maybe(given.outside_length),
                      None if given.cogged is None else given.cogged == "cogged")  # fmt: skip
 
         def size(mm: float | None) -> Figure | None:
