@@ -1,0 +1,149 @@
+"""Every family by its adapter: what goes into rows comes back the same; searches behave as the trade expects."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+
+from tuyere.calc.families.protocol import FAMILIES, StoredDuty, Wanted
+from tuyere.calc.frame import Frame
+from tuyere.calc.registry import Response, find, work
+from tuyere.core.errors import CoreError
+
+INF = float("inf")
+SERVICE = {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 9.0}
+LAYOUT = st.fixed_dictionaries({"angle": st.floats(-170, 170), "clockwise": st.booleans()})
+FEW = settings(derandomize=True, deadline=None, max_examples=25)
+
+
+def worked(calc: str, given_input: dict[str, Any], units: str = "us") -> Response[Any]:
+    return work(find(calc), find(calc).request_model.model_validate({"units": units, "input": given_input}))
+
+
+INPUTS = {
+    "v-belt": st.fixed_dictionaries({
+        "power": st.floats(0.5, 12), "service_factor": st.just(SERVICE),
+        "driver": st.fixed_dictionaries({"speed": st.floats(500, 2000), "sheave": st.fixed_dictionaries({
+            "diameter": st.floats(140, 250), "kind": st.sampled_from(["outside", "datum", "pitch"]), "groove": st.just("B")})}),
+        "driven": st.fixed_dictionaries({"sheave": st.fixed_dictionaries({"diameter": st.floats(150, 450), "kind": st.just("outside"), "groove": st.just("B")})}),
+        "belt": st.fixed_dictionaries({"designation": st.sampled_from(["B75", "B90", "BX97", "B105"]), "count": st.integers(1, 6),
+                                       "construction": st.sampled_from(["plain"])}),
+        "slip": st.sampled_from([1.0, 2.0]), "layout": LAYOUT}),
+    "roller-chain": st.fixed_dictionaries({
+        "power": st.floats(0.5, 15), "service_factor": st.just(SERVICE), "speed": st.floats(50, 600), "chain": st.sampled_from(["50", "60", "80", "12B", "16A"]),
+        "strands": st.integers(1, 3), "driver_teeth": st.integers(15, 25), "driven_teeth": st.integers(20, 60), "pitches": st.integers(90, 160),
+        "lubrication": st.sampled_from(["best", "adequate", "dusty"]), "life": st.floats(5000, 40000), "layout": LAYOUT}),
+    "synchronous": st.fixed_dictionaries({
+        "power": st.floats(0.1, 5), "service_factor": st.just(SERVICE), "speed": st.floats(300, 1800), "profile": st.sampled_from(["L", "H", "XH"]),
+        "width": st.sampled_from([25.4, 38.1, 50.8]), "driver_teeth": st.integers(22, 40), "driven_teeth": st.integers(24, 70), "belt_teeth": st.integers(110, 180),
+        "idler": st.sampled_from(["none", "outside, slack side"]), "upright": st.booleans(), "layout": LAYOUT}),
+    "flat": st.fixed_dictionaries({
+        "power": st.floats(0.2, 4), "service_factor": st.just(SERVICE), "driver_speed": st.floats(300, 1500), "driver_diameter": st.floats(150, 350),
+        "driven_diameter": st.floats(150, 700), "belt_length": st.floats(4500, 9000), "material": st.sampled_from(["polyamide-a3", "polyamide-a2", "leather-11"]),
+        "width": st.floats(60, 180), "crossed": st.booleans(), "layout": LAYOUT}),
+}  # fmt: skip
+
+
+def test_every_family_is_tried_here() -> None:
+    assert set(INPUTS) == set(FAMILIES)
+
+
+@pytest.mark.parametrize("key", list(INPUTS))
+def test_what_goes_into_rows_comes_back_the_same(key: str) -> None:
+    family = FAMILIES[key]
+    tried = [0]
+
+    @FEW
+    @given(INPUTS[key])
+    def there_and_back(given_input: dict[str, Any]) -> None:
+        try:
+            first = worked(family.calc, given_input)
+        except CoreError:
+            assume(False)
+        request = find(family.calc).request_model.model_validate({"input": given_input})
+        duty, parts = family.duty_of(request.input, first.result), family.parts_of(request.input, first.result)
+        back = family.input_of(StoredDuty(duty.power.value, duty.driver_speed.value, SERVICE), parts)
+        again = worked(family.calc, back)
+        tried[0] += 1
+        assert again.sheet is not None and first.sheet is not None
+        assert again.sheet.designation == first.sheet.designation
+        for name in ("spare", "driven_speed", "shaft_load"):
+            assert getattr(again.sheet, name).value == pytest.approx(
+                getattr(first.sheet, name).value, rel=1e-6, abs=1e-6
+            )
+        assert again.elevation is not None and first.elevation is not None
+        assert [(w.x, w.y, w.turn) for w in again.elevation.wheels] == [
+            pytest.approx((w.x, w.y, w.turn), abs=1e-4) for w in first.elevation.wheels
+        ]
+        assert parts.centre_mm == pytest.approx(first.elevation.centre_distance, rel=1e-9) and parts.loop.length_mm > 0
+        assert parts.driver.kind == parts.driven.kind and family.what(parts.loop.designation, parts.loop.strands)
+
+    there_and_back()
+    assert tried[0] >= 8, "too few of the inputs made a drive"
+
+
+@pytest.mark.parametrize("key", list(INPUTS))
+def test_both_systems_say_the_same_drive(key: str) -> None:
+    family = FAMILIES[key]
+
+    @settings(derandomize=True, deadline=None, max_examples=12)
+    @given(INPUTS[key])
+    def compare(given_input: dict[str, Any]) -> None:
+        try:
+            us, si = worked(family.calc, given_input, "us"), worked(family.calc, given_input, "si")
+        except CoreError:
+            assume(False)
+        assert us.sheet is not None and si.sheet is not None
+        # Only what is rounded to a tape mark may differ between the systems.
+        for name in ("spare", "driven_speed", "shaft_load"):
+            assert getattr(us.sheet, name).value == pytest.approx(getattr(si.sheet, name).value, rel=1e-9)
+        assert [c.key for c in us.sheet.call_outs] == [c.key for c in si.sheet.call_outs]
+        assert [n.code for n in us.notices] == [n.code for n in si.notices]
+
+    compare()
+
+
+def wanted(**more: Any) -> Wanted:
+    base = {"power_kw": 4.0, "service": None, "driver_rpm": 1160.0, "driven_rpm": 400.0, "tolerance_percent": 4.0, "centre_mm": 800.0, "centre_low_mm": 740.0,
+            "centre_high_mm": 860.0, "largest_mm": INF, "widest_mm": INF, "angle": 0.0, "clockwise": True, "basis": "ip20-1988"}  # fmt: skip
+    return Wanted(**(base | more))  # type: ignore[arg-type]
+
+
+def accepted(key: str, **more: Any) -> int:
+    return FAMILIES[key].offer(wanted(**more), Frame("us", "ip20-1988"), 3).accepted
+
+
+@pytest.mark.parametrize("key", list(INPUTS))
+def test_asking_for_more_never_finds_more(key: str) -> None:
+    free = accepted(key)
+    assert free > 0
+    for harder in ({"power_kw": 8.0}, {"tolerance_percent": 1.0}, {"largest_mm": 500.0}, {"widest_mm": 40.0}):
+        assert accepted(key, **harder) <= free, harder
+    assert accepted(key, power_kw=4000.0) == 0
+    assert accepted(key, power_kw=0.05, tolerance_percent=8.0) >= free
+
+
+@pytest.mark.parametrize("key", list(INPUTS))
+def test_every_offer_keeps_to_the_duty_and_the_room(key: str) -> None:
+    room = {"largest_mm": 620.0, "widest_mm": 110.0}
+    offer = FAMILIES[key].offer(wanted(**room), Frame("si", "ip20-1988"), 6)
+    assert offer.options and offer.accepted + sum(n for _, n in offer.rejected) == offer.considered
+    for o in offer.options:
+        assert abs(o.error_percent) <= 4 + 1e-9 and o.spare_percent >= -1e-9
+        assert max(d for d, _ in o.wheels) <= 620 * (1 + 1e-9)
+        assert 700 <= o.centre_mm <= 900 and o.shaft_load_n > 0 and o.parts >= 3
+        ratio = o.driven_rpm / 1160
+        assert 0.3 < ratio < 0.4 and o.elevation.centre_distance == pytest.approx(o.centre_mm, rel=1e-9)
+
+
+@pytest.mark.parametrize("key", list(INPUTS))
+def test_speed_up_is_answered_as_slow_down_is(key: str) -> None:
+    up = FAMILIES[key].offer(wanted(driver_rpm=400.0, driven_rpm=1160.0, power_kw=1.0), Frame("us", "ip20-1988"), 3)
+    assert up.options
+    for o in up.options:
+        assert o.driven_rpm == pytest.approx(1160, rel=0.041)
+        # The larger wheel drives.
+        assert o.wheels[0][0] > o.wheels[1][0]
