@@ -200,7 +200,7 @@ def test_rules_of_the_trade() -> None:
     bottom = work_fit(belt_profile("A"), Groove("", 19.0, 10.0, 38.0), None, 0, 0, 0)
     assert bottom.bottoms and bottom.verdict == "refused" and bottom.gap_mm < 0
     assert belt_profile("SPB cogged").section == "XPB"
-    for call, field in [(lambda: belt_profile("Q"), "belt"), (lambda: standard_groove("Z", 100.0), "groove"),
+    for call, field in [(lambda: belt_profile("Q"), "belt"), (lambda: standard_groove("Q", 100.0), "groove"),
                         (lambda: work_fit(belt_profile("A"), standard_groove("A", 100.0), None, 9.0, 0, 0), "belt_wear")]:  # fmt: skip
         with pytest.raises(InputError) as e:
             call()

@@ -7,7 +7,9 @@ import pytest
 
 from tuyere.core.errors import InputError
 from tuyere.core.tables import Table, all_tables, axis, load, table
-from tuyere.core.vbelt.tables import allowance, length_axis, ratio_axis, sections
+from tuyere.core.vbelt.bases.association import length_axis, ratio_axis
+from tuyere.core.vbelt.sections import section, sections
+from tuyere.core.vbelt.tables import allowance
 
 
 @pytest.mark.parametrize("t", all_tables(), ids=lambda t: t.id)
@@ -21,11 +23,11 @@ def test_every_table_says_where_it_comes_from(t: Table) -> None:
 
 def test_columns_that_repeat_each_other_agree() -> None:
     add = {(r[0], r[1]): r[2] for r in table("length_addition").rows}
-    for section, number, length, kind, _ in table("lengths").rows:
+    for groove, number, length, kind, _ in table("lengths").rows:
         if kind == "effective":
             assert length == pytest.approx(number / 10)
         else:
-            key = (section, 211) if number > 210 and (section, 211) in add else (section, 0)
+            key = (groove, 211) if number > 210 and (groove, 211) in add else (groove, 0)
             assert length == pytest.approx(number + add[key], abs=1e-9)
     narrow = table("speed_ratio_narrow")
     k2 = {r[0]: r[3] for r in table("rating_constants").rows if r[1] == "IP-22"}
@@ -35,19 +37,19 @@ def test_columns_that_repeat_each_other_agree() -> None:
 
 
 def test_reading_between_and_outside_rows() -> None:
-    assert ratio_axis("B").at(1.015, "x") == 1.0 and ratio_axis("B").at(1.02, "x") == 1.0112
-    assert ratio_axis("B").at(99, "x") == ratio_axis("B").at(1.65, "x")
+    assert ratio_axis("B", False).at(1.015, "x") == 1.0 and ratio_axis("B", False).at(1.02, "x") == 1.0112
+    assert ratio_axis("B", False).at(99, "x") == ratio_axis("B", False).at(1.65, "x")
     assert length_axis("B").at(61.0, "x") == pytest.approx(0.925)
     with pytest.raises(InputError):
         length_axis("B").at(20, "x")
     assert np.isnan(length_axis("B").at(np.array([20.0, 60.0]), "x")).tolist() == [True, False]
-    room = allowance("B", 85, 86.8)
-    assert room is not None and (room.installation_in, room.take_up_in) == (1.25, 2.0)
-    long = allowance("C", 420, 420.9)
-    assert long is not None and long.take_up_in == pytest.approx(0.015 * 420.9)
-    assert allowance("5V", 300, 30) is None
+    room = allowance(section("B"), 85, 86.8 * 25.4)
+    assert room is not None and (room.installation_mm / 25.4, room.take_up_mm / 25.4) == (1.25, 2.0)
+    long = allowance(section("C"), 420, 420.9 * 25.4)
+    assert long is not None and long.take_up_mm / 25.4 == pytest.approx(0.015 * 420.9)
+    assert allowance(section("5V"), 300, 762.0) is None
     for s in sections().values():
-        assert s.top_width_in > s.depth_in * 0.7 and s.min_diameter_in > s.depth_in
+        assert s.top_width_mm > s.depth_mm * 0.7 and (s.min_diameter_mm > s.depth_mm or s.min_confidence == "low")
 
 
 def test_a_falling_axis_is_refused() -> None:

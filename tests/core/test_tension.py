@@ -38,7 +38,7 @@ from tuyere.core.tension.formulas import (
     tight_strand,
 )
 from tuyere.core.tension.set_tension import plan_tension
-from tuyere.core.vbelt.tables import sections
+from tuyere.core.vbelt.sections import sections
 
 EXAMPLES = published("tension/examples.toml")
 B112 = published("shigley/v_belt_b112.toml")
@@ -152,10 +152,12 @@ def test_slip_limit_agrees_with_the_statics_form(arc: float) -> None:
 
 
 @pytest.mark.outside("facts of the trade: rubber and cord weigh 1.0 to 1.5 g/cm3")
-@pytest.mark.parametrize("name", ["A", "B", "C", "D", "5V", "8V", "3VX"])
+@pytest.mark.parametrize(
+    "name", ["A", "B", "C", "D", "E", "5V", "8V", "3VX", "Z", "SPZ", "SPA", "SPB", "SPC", "3L", "4L", "5L"]
+)
 def test_belt_mass_is_that_of_rubber_and_cord(name: str) -> None:
     s = sections()[name]
-    area_cm2 = (s.top_width_in - s.depth_in * np.tan(np.radians(20))) * s.depth_in * 2.54**2
+    area_cm2 = (s.top_width_mm - s.depth_mm * np.tan(np.radians(20))) * s.depth_mm / 100
     assert 1.0 < float(belt_mass(s.K_c)) * 10 / area_cm2 < 1.5
 
 

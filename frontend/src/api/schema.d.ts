@@ -724,6 +724,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/v-belt-bases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A V-belt drive by every book
+         * @description What each rating basis says of one drive, side by side, with the textbook's estimate of the belts' life.
+         */
+        post: operations["calc_calc_v_belt_bases_calc_v_belt_bases_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/v-belt-drive": {
         parameters: {
             query?: never;
@@ -1071,6 +1091,31 @@ export interface components {
             shown: string;
         };
         /**
+         * BasisRow
+         * @description What one book says of the drive; ``why`` says why it says nothing.
+         */
+        BasisRow: {
+            added_power: components["schemas"]["Figure"] | null;
+            arc_factor: components["schemas"]["Figure"] | null;
+            basic_power: components["schemas"]["Figure"] | null;
+            /** Basis */
+            basis: string;
+            belt_power: components["schemas"]["Figure"] | null;
+            belts_exact: components["schemas"]["Figure"] | null;
+            length_factor: components["schemas"]["Figure"] | null;
+            /** Source */
+            source: string;
+            /** Title */
+            title: string;
+            /**
+             * Used
+             * @description the basis the drive is rated by
+             */
+            used: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
          * BearingLifeIn
          * @description A rolling bearing under a radial load.
          */
@@ -1109,11 +1154,11 @@ export interface components {
         BearingLifeRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["BearingLifeIn"];
             /**
              * Units
@@ -1129,7 +1174,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1164,11 +1209,11 @@ export interface components {
         BeltCutLengthRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["CutLengthIn"];
             /**
              * Units
@@ -1184,7 +1229,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1219,11 +1264,11 @@ export interface components {
         BeltIdentifyRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["IdentifyIn"];
             /**
              * Units
@@ -1239,7 +1284,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1298,11 +1343,11 @@ export interface components {
         BeltJointRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["JointIn"];
             /**
              * Units
@@ -1318,7 +1363,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1398,11 +1443,11 @@ export interface components {
         BeltLengthRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["BeltLengthIn"];
             /**
              * Units
@@ -1418,7 +1463,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1453,11 +1498,11 @@ export interface components {
         BeltMarkingRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["MarkingIn"];
             /**
              * Units
@@ -1473,7 +1518,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1516,7 +1561,7 @@ export interface components {
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /**
              * Created By Name
              * @default
@@ -1664,11 +1709,11 @@ export interface components {
         BushingRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["BushingIn"];
             /**
              * Units
@@ -1684,7 +1729,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1927,11 +1972,11 @@ export interface components {
         ChainDriveRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainDriveIn"];
             /**
              * Units
@@ -1947,7 +1992,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2016,11 +2061,11 @@ export interface components {
         ChainLengthRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainLengthIn"];
             /**
              * Units
@@ -2036,7 +2081,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2120,11 +2165,11 @@ export interface components {
         ChainMatchRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainMatchIn"];
             /**
              * Units
@@ -2140,7 +2185,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2262,11 +2307,11 @@ export interface components {
         ChainRatingRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainRatingIn"];
             /**
              * Units
@@ -2282,7 +2327,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2390,11 +2435,11 @@ export interface components {
         ChainSelectRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainSelectIn"];
             /**
              * Units
@@ -2410,7 +2455,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2491,11 +2536,11 @@ export interface components {
         ChainSlackRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainSlackIn"];
             /**
              * Units
@@ -2511,7 +2556,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2611,11 +2656,11 @@ export interface components {
         ChainWearRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ChainWearIn"];
             /**
              * Units
@@ -2631,7 +2676,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2747,6 +2792,13 @@ export interface components {
              */
             power: number | string;
             /**
+             * Series
+             * @description V-belts of inch or metric sections, or all
+             * @default inch
+             * @enum {string}
+             */
+            series?: "all" | "inch" | "metric";
+            /**
              * @description how hard the duty is
              * @default null
              */
@@ -2797,11 +2849,11 @@ export interface components {
         CrownRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["CrownIn"];
             /**
              * Units
@@ -2817,7 +2869,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2948,11 +3000,11 @@ export interface components {
         DriveCompareRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["CompareIn"];
             /**
              * Units
@@ -2968,7 +3020,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3026,11 +3078,11 @@ export interface components {
         DriveEnergyRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["EnergyIn"];
             /**
              * Units
@@ -3046,7 +3098,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3478,7 +3530,7 @@ export interface components {
              * @description standard groove of that section
              * @default null
              */
-            groove?: ("A" | "B" | "C" | "D" | "3V" | "5V" | "8V") | null;
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L") | null;
             /**
              * Groove Dish
              * @description groove dished, each side, by gauge
@@ -3565,10 +3617,10 @@ export interface components {
             driver?: components["schemas"]["SheaveIn"] | null;
             /**
              * Section
-             * @description the belt section that stays
+             * @description the belt section that stays, such as B, 5VX or SPB
              * @default null
              */
-            section?: ("A" | "AX" | "B" | "BX" | "C" | "CX" | "D" | "3VX" | "5V" | "5VX" | "8V") | null;
+            section?: string | null;
         };
         /**
          * FlatDriveIn
@@ -3666,11 +3718,11 @@ export interface components {
         FlatDriveRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["FlatDriveIn"];
             /**
              * Units
@@ -3686,7 +3738,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3777,11 +3829,11 @@ export interface components {
         FlatSelectRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["FlatSelectIn"];
             /**
              * Units
@@ -3797,7 +3849,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3856,11 +3908,11 @@ export interface components {
         GrooveFitRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["FitIn"];
             /**
              * Units
@@ -3876,7 +3928,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3976,7 +4028,7 @@ export interface components {
              * @description groove of the sheaves, where the belt is gone
              * @default null
              */
-            groove?: ("A" | "B" | "C" | "D" | "3V" | "5V" | "8V") | null;
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L") | null;
             /**
              * Marking
              * @description what can be read; ? for a worn digit
@@ -4098,6 +4150,22 @@ export interface components {
             wrap: components["schemas"]["Figure"];
         };
         /**
+         * LifeOut
+         * @description Life by the textbook; ``bound`` says when the figure is only the edge of what the textbook covers.
+         */
+        LifeOut: {
+            /**
+             * Bound
+             * @enum {string}
+             */
+            bound: "over" | "under" | "";
+            hours: components["schemas"]["Figure"];
+            large_peak: components["schemas"]["Figure"];
+            /** Passes */
+            passes: number;
+            small_peak: components["schemas"]["Figure"];
+        };
+        /**
          * LimitsIn
          * @description What there is room for.
          */
@@ -4165,11 +4233,11 @@ export interface components {
         LinkBeltRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["LinkBeltIn"];
             /**
              * Units
@@ -4185,7 +4253,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4443,11 +4511,11 @@ export interface components {
         MotorMinSheaveRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["MinSheaveIn"];
             /**
              * Units
@@ -4463,7 +4531,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4545,11 +4613,11 @@ export interface components {
         MotorSpeedRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["MotorSpeedIn"];
             /**
              * Units
@@ -4565,7 +4633,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4640,7 +4708,7 @@ export interface components {
              * Groove
              * @enum {string}
              */
-            groove: "A" | "B" | "C" | "D" | "3V" | "5V" | "8V";
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L";
             /** Name */
             name: string;
             /**
@@ -4708,6 +4776,32 @@ export interface components {
             width: number | string;
         };
         /**
+         * OwnRatingIn
+         * @description One line of your own rating table.
+         */
+        OwnRatingIn: {
+            /**
+             * Diameter
+             * @description pitch or datum diameter of the small sheave
+             */
+            diameter: number | string;
+            /**
+             * Power
+             * @description basic power of one belt
+             */
+            power: number | string;
+            /**
+             * Section
+             * @description belt section
+             */
+            section: string;
+            /**
+             * Speed
+             * @description speed of the small sheave
+             */
+            speed: number | string;
+        };
+        /**
          * RatingIn
          * @description One belt on its smaller sheave.
          */
@@ -4736,6 +4830,12 @@ export interface components {
              */
             kind?: "outside" | "effective" | "datum" | "pitch";
             /**
+             * Own Ratings
+             * @description your own rating table, for the basis own-table
+             * @default null
+             */
+            own_ratings?: components["schemas"]["OwnRatingIn"][] | null;
+            /**
              * Ratio
              * @description speed ratio, 1 or more; 1 is assumed
              * @default null
@@ -4755,6 +4855,13 @@ export interface components {
             added_power: components["schemas"]["Figure"];
             arc_factor: components["schemas"]["Figure"];
             basic_power: components["schemas"]["Figure"];
+            /**
+             * Basis
+             * @description the book it is rated by
+             */
+            basis: string;
+            /** Basis Source */
+            basis_source: string;
             belt_power: components["schemas"]["Figure"];
             belt_speed: components["schemas"]["Figure"];
             length_factor: components["schemas"]["Figure"];
@@ -4876,11 +4983,11 @@ export interface components {
         RoundBeltRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["RoundBeltIn"];
             /**
              * Units
@@ -4896,7 +5003,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5011,11 +5118,11 @@ export interface components {
         ServiceFactorRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ServiceIn"];
             /**
              * Units
@@ -5031,7 +5138,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5201,11 +5308,11 @@ export interface components {
         ShaftLoadRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["ShaftLoadIn"];
             /**
              * Units
@@ -5221,7 +5328,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5267,7 +5374,7 @@ export interface components {
              * @description groove section
              * @enum {string}
              */
-            groove: "A" | "B" | "C" | "D" | "3V" | "5V" | "8V";
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L";
             /**
              * Kind
              * @description which diameter: outside by tape or caliper (the default), datum or pitch (classical), effective (narrow)
@@ -5383,11 +5490,11 @@ export interface components {
         SpeedRatioRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SpeedRatioIn"];
             /**
              * Units
@@ -5403,7 +5510,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5467,11 +5574,11 @@ export interface components {
         SprocketRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SprocketIn"];
             /**
              * Units
@@ -5487,7 +5594,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5620,7 +5727,7 @@ export interface components {
              * Groove
              * @enum {string}
              */
-            groove: "A" | "B" | "C" | "D" | "3V" | "5V" | "8V";
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L";
             /**
              * Kind
              * @default outside
@@ -5772,11 +5879,11 @@ export interface components {
         SyncDriveRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SyncDriveIn"];
             /**
              * Units
@@ -5792,7 +5899,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5876,11 +5983,11 @@ export interface components {
         SyncLengthRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SyncLengthIn"];
             /**
              * Units
@@ -5896,7 +6003,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5957,11 +6064,11 @@ export interface components {
         SyncPulleyRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SyncPulleyIn"];
             /**
              * Units
@@ -5977,7 +6084,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6069,11 +6176,11 @@ export interface components {
         SyncRatingRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SyncRatingIn"];
             /**
              * Units
@@ -6089,7 +6196,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6185,11 +6292,11 @@ export interface components {
         SyncSelectRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["SyncSelectIn"];
             /**
              * Units
@@ -6205,7 +6312,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6265,6 +6372,75 @@ export interface components {
             title: string;
         };
         /**
+         * VBeltBasesOut
+         * @description Every book's word on one drive. The books are never mixed: each has its own factors.
+         */
+        VBeltBasesOut: {
+            belts: components["schemas"]["Figure"];
+            design_power: components["schemas"]["Figure"];
+            /** Designation */
+            designation: string;
+            /** @description None where the textbook has no figures of the section */
+            life: components["schemas"]["LifeOut"] | null;
+            /** Rows */
+            rows: components["schemas"]["BasisRow"][];
+        };
+        /** VBeltBasesRequest */
+        VBeltBasesRequest: {
+            /**
+             * Basis
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            input: components["schemas"]["VBeltDriveIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** VBeltBasesResponse */
+        VBeltBasesResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["VBeltBasesOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * VBeltDriveIn
          * @description A V-belt drive: duty, both sheaves, the belt.
          */
@@ -6276,6 +6452,12 @@ export interface components {
             driver: components["schemas"]["ShaftIn"];
             /** @description for the drawing */
             layout?: components["schemas"]["LayoutIn"];
+            /**
+             * Own Ratings
+             * @description your own rating table, for the basis own-table
+             * @default null
+             */
+            own_ratings?: components["schemas"]["OwnRatingIn"][] | null;
             /**
              * Power
              * @description power to transmit
@@ -6301,6 +6483,13 @@ export interface components {
             added_power: components["schemas"]["Figure"];
             arc_factor: components["schemas"]["Figure"];
             basic_power: components["schemas"]["Figure"];
+            /**
+             * Basis
+             * @description the book it is rated by
+             */
+            basis: string;
+            /** Basis Source */
+            basis_source: string;
             belt_length: components["schemas"]["Figure"];
             belt_mass: components["schemas"]["Figure"];
             belt_power: components["schemas"]["Figure"];
@@ -6350,11 +6539,11 @@ export interface components {
         VBeltDriveRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["VBeltDriveIn"];
             /**
              * Units
@@ -6370,7 +6559,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6405,11 +6594,11 @@ export interface components {
         VBeltRatingRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["RatingIn"];
             /**
              * Units
@@ -6425,7 +6614,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6486,10 +6675,23 @@ export interface components {
             /** @description room */
             limits?: components["schemas"]["LimitsIn"];
             /**
+             * Own Ratings
+             * @description your own rating table, for the basis own-table
+             * @default null
+             */
+            own_ratings?: components["schemas"]["OwnRatingIn"][] | null;
+            /**
              * Power
              * @description power to transmit
              */
             power: number | string;
+            /**
+             * Series
+             * @description inch or metric sections, or all
+             * @default inch
+             * @enum {string}
+             */
+            series?: "all" | "inch" | "metric";
             /**
              * @description how hard the duty is
              * @default null
@@ -6536,11 +6738,11 @@ export interface components {
         VBeltSelectRequest: {
             /**
              * Basis
-             * @description rating basis: current association formulas (IP-20 of 1988 and IP-22), or those of 1977 for classical wrapped belts
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
              * @default ip20-1988
              * @enum {string}
              */
-            basis?: "ip20-1988" | "ip20-1977";
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             input: components["schemas"]["VBeltSelectIn"];
             /**
              * Units
@@ -6556,7 +6758,7 @@ export interface components {
              * Basis
              * @enum {string}
              */
-            basis: "ip20-1988" | "ip20-1977";
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -10654,6 +10856,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyncSelectResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_v_belt_bases_calc_v_belt_bases_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VBeltBasesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VBeltBasesResponse"];
                 };
             };
             /** @description problem */

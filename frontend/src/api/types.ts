@@ -1,6 +1,7 @@
 import type { components } from './schema'
 
 type Schemas = components['schemas']
+export type Basis = Schemas['VBeltDriveRequest']['basis']
 export type Figure = Schemas['Figure']
 export type Band = Schemas['Band']
 export type Notice = Schemas['NoticeOut']
@@ -19,7 +20,7 @@ export type DriveInput = Record<string, unknown>
 /** The answer of any whole-drive calculation: what is common to the families. */
 export interface DriveAnswer {
   calc: string
-  basis: 'ip20-1988' | 'ip20-1977'
+  basis: Basis
   input: Record<string, unknown>
   result: Record<string, unknown>
   working: Step[]

@@ -29,7 +29,7 @@ from tuyere.core.notices import collected_notices
 from tuyere.core.steps import worked
 
 Units = Literal["us", "si"]
-Basis = Literal["ip20-1988", "ip20-1977"]
+Basis = Literal["ip20-1988", "ip20-1977", "old-handbook", "metric-table", "own-table"]
 
 
 class Input(BaseModel):
@@ -50,8 +50,8 @@ class Request(BaseModel, Generic[In]):
     units: Units = Field(default="us", description="system of bare numbers and of the answer")
     basis: Basis = Field(
         default="ip20-1988",
-        description="rating basis: current association formulas (IP-20 of 1988 "
-        "and IP-22), or those of 1977 for classical wrapped belts",
+        description="rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, "
+        "the older handbook formula, the metric tables, or your own table (own_ratings)",
     )
     input: In
 

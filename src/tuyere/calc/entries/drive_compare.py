@@ -39,6 +39,9 @@ class CompareIn(AnyDutyIn):
     asked: list[Question] = Field(
         default=[], max_length=10, description="questions in shop words that a family must not answer with no"
     )
+    series: Literal["all", "inch", "metric"] = Field(
+        default="inch", description="V-belts of inch or metric sections, or all"
+    )
 
 
 class MannerOut(Answer):
@@ -91,7 +94,7 @@ def _why_nothing(offer: Offer) -> str:
                  "driver_speed": "1160", "driven_speed": "400", "tolerance": 3, "centre": {"about": "30 in"}}}, search=True)  # fmt: skip
 def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
     """Ask every family."""
-    wanted = wanted_of(given, frame.basis)
+    wanted = wanted_of(given, frame.basis, {"series": given.series})
     hours, days = hours_and_days(given)
     out = []
     for family in families():

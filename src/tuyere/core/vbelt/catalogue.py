@@ -3,28 +3,21 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cache
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
+from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centres_of_lengths
 from tuyere.core.geometry.formulas import open_small_arc
 from tuyere.core.speeds.formulas import ratio_of_diameters
 from tuyere.core.steps import quiet
-from tuyere.core.tables import table
-from tuyere.core.units import MM_PER_IN
-from tuyere.core.vbelt.belts import Belt, belt_of
-from tuyere.core.vbelt.sheaves import Sheave, sheave
-from tuyere.core.vbelt.tables import (
-    Section,
-    arc_factor,
-    length_axis,
-    length_factor,
-    rating_constants,
-    ratio_power,
-    sections,
-)
+from tuyere.core.vbelt.bases.pick import DEFAULT, rated_by
+from tuyere.core.vbelt.bases.protocol import Basis
+from tuyere.core.vbelt.belts import Belt, belt_of, length_mm_of, standard_numbers
+from tuyere.core.vbelt.sections import Section, groove_rows, sections
+from tuyere.core.vbelt.sheaves import Sheave, sheave, standard_diameters
 
 Array = NDArray[np.float64]
 
@@ -40,11 +33,7 @@ COLUMNS = (
     "arc",
     "K_theta",
     "K_L",
-    "h_a",
-    "K_1",
-    "K_2",
-    "K_3",
-    "K_4",
+    "ratio",
     "K_c",
     "groove_pitch",
     "edge",
@@ -63,6 +52,7 @@ class Catalogue:
     belts: tuple[Belt, ...]
     wheels: tuple[Sheave, ...]
     stocked: NDArray[np.bool_]
+    rated_by: dict[int, Basis]
 
     def __len__(self) -> int:
         return len(self.section_index)
@@ -79,52 +69,61 @@ class Fixed:
 
 
 def _standard_sheaves(groove: str) -> tuple[list[Sheave], list[bool]]:
-    rows = table("diameters").select(section=groove)
+    rows = standard_diameters(groove)
     with quiet():
-        return [sheave(r[1] * MM_PER_IN, r[2], groove) for r in rows], [bool(r[3]) for r in rows]
+        return [sheave(mm, kind, groove) for mm, kind, _ in rows], [often for *_, often in rows]
 
 
-def _belts(of: Section) -> list[Belt]:
-    xs = length_axis(of.groove).xs
-    numbers = table("lengths").column("number", section=of.groove)
-    scale = 10 if of.narrow else 1
+def _belts(of: Section, basis: Basis) -> list[Belt]:
+    """The standard belts that the basis has a length factor for."""
     with quiet():
-        return [belt_of(of, float(n)) for n in numbers if xs[0] <= n / scale <= xs[-1]]
+        made = [belt_of(of, number) for number in standard_numbers(of)]
+        return [b for b in made if np.isfinite(_length_factor(basis, b))]
 
 
-def build_catalogue(fixed: Fixed = Fixed(), basis: str = "ip20-1988") -> Catalogue:
-    """All combinations of sheaves and belts over the sections that the fixed parts allow.
+def _length_factor(basis: Basis, one: Belt) -> float:
+    try:
+        return basis.length_factor(one)
+    except InputError:
+        return float("nan")
 
-    The geometry (exact centre distance, arc, factors) does not depend on the duty and is worked here.
+
+def build_catalogue(fixed: Fixed = Fixed(), basis: Basis = DEFAULT, series: str = "all") -> Catalogue:
+    """All combinations of sheaves and belts over the sections that the fixed parts and the basis allow.
+
+    ``series`` is "all", "inch" or "metric". The geometry (exact centre distance, arc, factors) does not depend on
+    the duty and is worked here.
     """
     if fixed == Fixed():
-        return _standard_catalogue(basis)
-    return _build(fixed, basis)
+        return _standard_catalogue(basis, series)
+    return _build(fixed, basis, series)
 
 
-@cache
-def _standard_catalogue(basis: str) -> Catalogue:
-    return _build(Fixed(), basis)
+@lru_cache(maxsize=8)
+def _standard_catalogue(basis: Basis, series: str) -> Catalogue:
+    return _build(Fixed(), basis, series)
 
 
-def _allowed(of: Section, fixed: Fixed, basis: str) -> bool:
+def _allowed(of: Section, fixed: Fixed, series: str) -> bool:
     if fixed.section and of.name != fixed.section:
         return False
     if fixed.belt and of.name != fixed.belt.section.name:
         return False
-    if basis == "ip20-1977" and (of.narrow or of.cogged):
+    if series != "all" and of.metric != (series == "metric") and fixed == Fixed():
         return False
     return all(w is None or w.groove == of.groove for w in (fixed.driver, fixed.driven))
 
 
-def _build(fixed: Fixed, basis: str) -> Catalogue:
+def _build(fixed: Fixed, asked: Basis, series: str) -> Catalogue:
     belts: list[Belt] = []
     wheels: list[Sheave] = []
     stocked: list[bool] = []
     pieces: list[dict[str, Array]] = []
     indices: list[tuple[NDArray[np.int64], ...]] = []
+    by: dict[int, Basis] = {}
     for number, of in enumerate(sections().values()):
-        if not _allowed(of, fixed, basis):
+        basis = rated_by(asked, of)
+        if basis is None or not _allowed(of, fixed, series):
             continue
         own, own_stock = _standard_sheaves(of.groove)
         base = len(wheels)
@@ -137,17 +136,20 @@ def _build(fixed: Fixed, basis: str) -> Catalogue:
                 stocked.append(True)  # it is there already
                 slot[:] = [len(wheels) - 1]
         first_belt = len(belts)
-        belts += [fixed.belt] if fixed.belt else _belts(of)
+        belts += [fixed.belt] if fixed.belt else _belts(of, basis)
+        if not drivers or not drivens or first_belt == len(belts):
+            continue
+        by[number] = basis
         grid = np.meshgrid(np.array(drivers), np.array(drivens), np.arange(first_belt, len(belts)), indexing="ij")
         d1, d2, b = (g.ravel().astype(np.int64) for g in grid)
         pieces.append(_columns(of, wheels, belts, d1, d2, b, basis))
         indices.append((np.full(len(d1), number, dtype=np.int64), d1, d2, b))
     if not pieces:
         empty = np.zeros(0, dtype=np.int64)
-        return Catalogue({c: np.zeros(0) for c in COLUMNS}, empty, empty, empty, empty, (), (), np.zeros(0, bool))
+        return Catalogue({c: np.zeros(0) for c in COLUMNS}, empty, empty, empty, empty, (), (), np.zeros(0, bool), {})
     columns = {c: np.concatenate([p[c] for p in pieces]) for c in COLUMNS}
     s, d1, d2, b = (np.concatenate([i[k] for i in indices]) for k in range(4))
-    return Catalogue(columns, s, d1, d2, b, tuple(belts), tuple(wheels), np.array(stocked))
+    return Catalogue(columns, s, d1, d2, b, tuple(belts), tuple(wheels), np.array(stocked), by)
 
 
 def _columns(
@@ -157,28 +159,25 @@ def _columns(
     d1: NDArray[np.int64],
     d2: NDArray[np.int64],
     b: NDArray[np.int64],
-    basis: str,
+    basis: Basis,
 ) -> dict[str, Array]:
     line, pitch, outside = (
         np.array([getattr(w, name) for w in wheels]) for name in ("line_mm", "pitch_mm", "outside_mm")
     )
-    lengths = np.array([x.length_in for x in belts]) * MM_PER_IN
-    numbers = np.array([x.factor_number for x in belts])
+    lengths = np.array([length_mm_of(x) for x in belts])
     k_l = np.array([np.nan] * len(belts))
-    first = int(b.min()) if b.size else 0
+    first = int(b.min())
     with quiet():
-        k_l[first:] = length_factor(of.groove, numbers[first:])
-        constants = rating_constants(of, basis)
+        k_l[first:] = [_length_factor(basis, x) for x in belts[first:]]
         small_line, large_line = np.minimum(line[d1], line[d2]), np.maximum(line[d1], line[d2])
         small_pitch, large_pitch = np.minimum(pitch[d1], pitch[d2]), np.maximum(pitch[d1], pitch[d2])
         centre = centres_of_lengths(lengths[b], small_line, large_line)
         centre = np.where(centre > (outside[d1] + outside[d2]) / 2, centre, np.nan)
         arc = open_small_arc(centre, small_line, large_line)
-        h_a = ratio_power(of, ratio_of_diameters(large_pitch, small_pitch), constants[1])
-        k_theta = arc_factor(arc)
-    least = of.min_diameter_in * MM_PER_IN - (0 if of.min_kind == "pitch" else (line[d1[0]] - pitch[d1[0]]))
-    groove_row = table("grooves").select(section=of.groove)[0]
-    t = table("grooves")
+        ratio = ratio_of_diameters(large_pitch, small_pitch)
+        k_theta = basis.arc_factor(arc)
+    least = of.min_diameter_mm - (0 if of.min_kind == "pitch" else (line[d1[0]] - pitch[d1[0]]))
+    groove = groove_rows(of.groove)[0]
 
     def flat(x: float) -> Array:
         return np.full(len(d1), x)
@@ -194,12 +193,8 @@ def _columns(
         "arc": arc,
         "K_theta": k_theta,
         "K_L": k_l[b],
-        "h_a": h_a,
-        "K_1": flat(constants[0]),
-        "K_2": flat(constants[1]),
-        "K_3": flat(constants[2]),
-        "K_4": flat(constants[3]),
+        "ratio": ratio,
         "K_c": flat(of.K_c),
-        "groove_pitch": flat(groove_row[t.index("S_g")] * MM_PER_IN),
-        "edge": flat(groove_row[t.index("S_e")] * MM_PER_IN),
+        "groove_pitch": flat(groove.pitch_mm),
+        "edge": flat(groove.edge_mm),
     }

@@ -24,26 +24,17 @@ from tuyere.core.tension.formulas import (
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.belts import Belt
 from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
-from tuyere.core.vbelt.formulas import (
-    added_power,
-    basic_power,
-    belt_power_kw,
-    belts_needed,
-    corrected_power,
-    inch_diameter,
-    thousand_rpm,
-)
+from tuyere.core.vbelt.formulas import belts_needed
+from tuyere.core.vbelt.sections import sections
 from tuyere.core.vbelt.sheaves import Sheave
-from tuyere.core.vbelt.tables import (
-    RIM_SPEED_LIMIT_M_S,
-    sections,
-)
+from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S
 
 Array = NDArray[np.float64]
 
+LEAST_ARC, METRIC_LEAST_ARC = 82.8, 90.0  # where the arc tables end
 PASS = 1e-12  # a miss smaller than rounding is none
 WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0, "stock": 1.0}
-LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "power", "belts", "face width")
+LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "rating table", "power", "belts", "face width")
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,17 +116,31 @@ def speed_error(c: dict[str, Any], wanted: Wanted) -> Any:
     return 100 * (driven / wanted.driven_rpm - 1)
 
 
-def evaluate(c: dict[str, Any], wanted: Wanted) -> dict[str, Any]:
-    """Figures of candidates (floats or arrays) for a duty, by the same formulas as the single drive.
+def _power(catalogue: Catalogue, rows: NDArray[np.int64], c: dict[str, Any], small_rpm: Any) -> Array:
+    """kW of one belt, row by row, each section by its own basis; nan outside a basis's tables."""
+    of = catalogue.section_index[rows]
+    kw = np.full(len(rows), np.nan)
+    every = list(sections().values())
+    for number, basis in catalogue.rated_by.items():
+        at = np.flatnonzero(of == number)
+        if len(at):
+            part = {n: c[n][at] for n in ("small_pitch", "ratio", "K_theta", "K_L")}
+            kw[at] = basis.powers(
+                every[number], part["small_pitch"], part["ratio"], small_rpm[at], part["K_theta"], part["K_L"]
+            ).belt_kw
+    return kw
+
+
+def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> dict[str, Any]:
+    """Figures of candidates for a duty, by the same formulas as the single drive.
 
     Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, hub (N, standing), width (mm).
     """
+    c = {n: catalogue.columns[n][rows] for n in COLUMNS}
     error = speed_error(c, wanted)
     speed = belt_speed(c["driver_pitch"], wanted.driver_rpm)
     small_rpm = small_sheave_speed(wanted.driver_rpm, c["driver_pitch"], c["small_pitch"])
-    d_in, r = inch_diameter(c["small_pitch"]), thousand_rpm(small_rpm)
-    basic = basic_power(d_in, r, c["K_1"], c["K_2"], c["K_3"], c["K_4"])
-    power = belt_power_kw(corrected_power(basic, added_power(c["h_a"], r), c["K_theta"], c["K_L"]))
+    power = _power(catalogue, rows, c, small_rpm)
     exact = belts_needed(wanted.design_kw, power)
     belts = np.maximum(round_up(exact), 1.0)
     feet = speed_in_feet(speed)
@@ -171,20 +176,29 @@ def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[A
         ),
     )
     carries = r["power"] > 0
-    belts = np.where(carries, r["belts"], 1.0)
-    width = np.where(carries, r["width"], 0.0)
-    zero = 0.0 * c["centre"]
+    # A row without an arc factor falls at the arc; without a power it is outside its rating table.
+    arcless = np.isnan(c["K_theta"])
+    known = ~np.isnan(r["power"]) | arcless
+    carries = carries | arcless
+    least_arc = np.where(c["arc"] < LEAST_ARC, LEAST_ARC, METRIC_LEAST_ARC)
+    belts = np.where(r["power"] > 0, r["belts"], 1.0)
+    width = np.where(r["power"] > 0, r["width"], 0.0)
     return [
         (r["error"], wanted.tolerance_percent, (np.abs(r["error"]) - wanted.tolerance_percent) / 100),
         (c["small_pitch"], c["least_pitch"], size),
         (c["centre"], bound, np.where(np.isnan(off), np.inf, off / max(wanted.centre_high_mm, 1.0))),
         (
             c["arc"],
-            82.8 + zero,
-            np.where(np.isnan(c["centre"]), 0.0, np.where(np.isnan(c["K_theta"]), 1 - c["arc"] / 82.8, 0.0)),
+            least_arc,
+            np.where(
+                np.isnan(c["centre"]),
+                0.0,
+                np.where(np.isnan(c["K_theta"]), np.maximum(1 - c["arc"] / least_arc, 1e-6), 0.0),
+            ),
         ),
         (r["speed"], RIM_SPEED_LIMIT_M_S, r["speed"] / RIM_SPEED_LIMIT_M_S - 1),
-        (r["power"], 0.0, np.where(r["power"] <= 0, np.abs(r["power"]) / wanted.design_kw + 1e-6, 0.0)),
+        (r["power"], 0.0, np.where(known, 0.0, np.inf)),
+        (r["power"], 0.0, np.where(known & ~carries, np.nan_to_num(np.abs(r["power"])) / wanted.design_kw + 1e-6, 0.0)),
         (r["belts"], float(wanted.most_belts), belts / wanted.most_belts - 1),
         (r["width"], wanted.widest_mm, width / wanted.widest_mm - 1),
     ]
@@ -221,7 +235,7 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
                 continue
             rows = worth + low
             c = {n: catalogue.columns[n][rows] for n in COLUMNS}
-            r = evaluate(c, wanted)
+            r = evaluate(catalogue, rows, wanted)
             limits = misses(c, r, wanted)
             over = np.stack([np.broadcast_to(m, rows.shape) for _, _, m in limits])
             failed = over > PASS
@@ -258,6 +272,8 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
 def _name(catalogue: Catalogue, row: int) -> str:
     belt = catalogue.belts[catalogue.belt_index[row]]
     a, b = catalogue.wheels[catalogue.driver_index[row]], catalogue.wheels[catalogue.driven_index[row]]
+    if belt.section.metric:
+        return f"{belt.designation} on {a.line_mm:.4g} / {b.line_mm:.4g} mm"
     return f"{belt.designation} on {a.line_mm / MM_PER_IN:g} / {b.line_mm / MM_PER_IN:g} in"
 
 

@@ -1,6 +1,6 @@
 """Power rating of inch V-belts, as the association prints it: inches, thousands of rpm, horsepower."""
 
-from numpy import log10, radians, tan
+from numpy import log10, pi, radians, tan
 
 from tuyere.core.rounding import round_up
 from tuyere.core.sources import EXACT_UNITS, GEOMETRY, IP20, IP_RATING, PRACTICE, Source
@@ -8,6 +8,7 @@ from tuyere.core.steps import Num, formula
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
 GROOVES = Source("ANSI/RMA IP-20 and IP-22, sheave grooves", "1988; IP-22")
+OLD_RATING = Source("older engineering handbooks, formula of the association before 1977", "regular grade")
 DEFINITION = Source("definition", origin="exact")
 
 
@@ -87,6 +88,60 @@ def datum_length(number: Num, L_add: Num) -> Num:
 def effective_length(number: Num) -> Num:
     """Effective length: the number on the belt in tenths of an inch."""
     return number / 10
+
+
+@formula("L_in", Source("ISO 4184 and DIN 7753, metric V-belts"))
+def metric_length(number: Num) -> Num:
+    """Datum length: the number on the belt in millimetres."""
+    return number / MM_PER_IN
+
+
+@formula("P_b", Source("GB/T 13575.1, V-belt drives", "", "", "recalled", "medium"))
+def corrected_power_kw(P_0: Num, P_add: Num, K_theta: Num, K_L: Num) -> Num:
+    """Power of one belt on this drive: its ratio, its arc and its length."""
+    return (P_0 + P_add) * K_theta * K_L
+
+
+@formula("S_o", EXACT_UNITS)
+def old_speed(d_in: Num, r: Num) -> Num:
+    """Belt speed in thousands of feet a minute."""
+    return pi * d_in * r / 12
+
+
+@formula("H_b", OLD_RATING)
+def old_power(X_o: Num, Y_o: Num, Z_o: Num, S_o: Num, d_in: Num) -> Num:
+    """Power of one belt at ratio 1, 180 degrees and the standard length, by the older formula."""
+    return X_o * S_o**0.91 - Y_o * S_o / d_in - Z_o * S_o**3
+
+
+@formula("d_c", OLD_RATING)
+def counted_diameter(K_d: Num, d_in: Num) -> Num:
+    """A larger other sheave bends the belt less: the small one counts as larger."""
+    return K_d * d_in
+
+
+@formula("H_a", OLD_RATING)
+def added_by_diameter(Y_o: Num, S_o: Num, d_in: Num, d_c: Num) -> Num:
+    """What the larger counted diameter adds."""
+    return Y_o * S_o / d_in - Y_o * S_o / d_c
+
+
+@formula("d_fo", GROOVES)
+def light_outside(d: Num, h_p: Num) -> Num:
+    """Outside diameter of a light-duty sheave in inches."""
+    return (d + h_p) / MM_PER_IN
+
+
+@formula("H_b", Source("ANSI/RMA IP-23, light-duty V-belts", "IP-23"))
+def light_power(d_fo: Num, r: Num, c_1: Num, c_2: Num, c_3: Num) -> Num:
+    """Power of one light-duty belt at 180 degrees."""
+    return r * (c_1 * d_fo**0.91 * r ** (-0.09) - c_2 - c_3 * r**2 * d_fo**3)
+
+
+@formula("H_r", IP_RATING)
+def arc_only_power(H_b: Num, K_theta: Num, K_L: Num) -> Num:
+    """Power of one belt on this drive: its arc; nothing for the ratio."""
+    return H_b * K_theta * K_L
 
 
 @formula("d_d", GROOVES)

@@ -15,12 +15,15 @@ from tuyere.core.steps import looked_up, mark, quiet
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.formulas import belt_gap, opened_diameter, ridden_diameter, seat_depth
+from tuyere.core.vbelt.sections import groove_at, groove_rows
 
 # Standing or sinking more than this is a wrong or worn fit: common practice, 1/16 in.
 PLAY_MM = MM_PER_IN / 16
 DISHED_MM = MM_PER_IN / 32
 BELT_ANGLE = 40.0
 EMERGENCY = {("A", "B"), ("AX", "B")}
+# Light-duty and industrial belts of one width share sheaves on small machines: only the ride is judged.
+ALIKE = ({"A", "4L"}, {"B", "5L"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -84,29 +87,30 @@ def belt_profile(name: str, field: str = "belt") -> BeltProfile:
 
 def standard_groove(section: str, outside_mm: float, field: str = "groove") -> Groove:
     """The standard groove of a sheave of that outside diameter. Raises InputError for an unknown section."""
-    t = table("grooves")
-    rows = t.select(section=section)
+    rows = groove_rows(section)
     if not rows:
-        raise InputError(field, section, "no standard groove in the table", "A B C D 3V 5V 8V, or measure the groove")
-    line = outside_mm / MM_PER_IN - float(rows[0][t.index("to_outside")])
-    held = [r for r in rows if r[1] <= line + 1e-9] or rows[:1]
-    row = held[-1]
-    return Groove(
-        section, row[t.index("top_width")] * MM_PER_IN, row[t.index("depth")] * MM_PER_IN, float(row[t.index("angle")])
-    )
+        raise InputError(
+            field, section, "no standard groove in the table", "a belt section's name, or measure the groove"
+        )
+    row = groove_at(section, outside_mm - rows[0].to_outside_mm)
+    assert row is not None
+    return Groove(section, row.top_width_mm, row.depth_mm, row.angle_deg)
+
+
+def _under_rim(groove: str) -> float | None:
+    """How far a groove's pitch diameter is under its outside diameter, mm; None for an unknown groove."""
+    rows = groove_rows(groove)
+    return rows[0].to_outside_mm + rows[0].to_pitch_mm if rows else None
 
 
 def _pitch_under_top(of: BeltProfile, outside_mm: float) -> float | None:
     """How far under a belt's top its pitch line runs, from its own standard groove; None without one."""
-    t = table("grooves")
-    rows = t.select(section=of.groove)
-    if not rows:
+    under = _under_rim(of.groove)
+    if under is None:
         return None
     own = standard_groove(of.groove, outside_mm)
     with quiet():
-        top = float(seat_depth(own.width_mm, of.width_mm, own.angle_deg))
-    below_rim = (rows[0][t.index("to_outside")] + rows[0][t.index("to_pitch")]) * MM_PER_IN / 2
-    return float(below_rim) - top
+        return under / 2 - float(seat_depth(own.width_mm, of.width_mm, own.angle_deg))
 
 
 def _points(
@@ -128,14 +132,19 @@ def _points(
     return sides, belt
 
 
+def _wedge(groove: str) -> bool:
+    """A groove of narrow (wedge) belts."""
+    return groove.endswith("V") or groove.startswith("SP")
+
+
 def _judge(of: BeltProfile, groove: Groove, top: float, bottoms: bool, dish: float, worn: float) -> tuple[str, str]:
     if (of.section, groove.section) in EMERGENCY:
         return (
             "emergency",
             "A narrower belt in a wider groove gets you home: it rides low, changes the ratio and carries less. Temporary, with a date.",
         )
-    if groove.section and of.groove and of.groove != groove.section:
-        narrow = {of.groove[-1:] == "V", groove.section[-1:] == "V"}
+    if groove.section and of.groove and of.groove != groove.section and {of.groove, groove.section} not in ALIKE:
+        narrow = {_wedge(of.groove), _wedge(groove.section)}
         if len(narrow) == 2:
             return "refused", "Classical and narrow belts never share a sheave: angle, depth and cord line differ."
         if top < -PLAY_MM:
@@ -190,21 +199,15 @@ def work_fit(
         under = _pitch_under_top(of, outside_mm)
         if under is not None:
             pitch = float(mark("pitch", ridden_diameter(outside_mm, top, under)))
-        rows = table("grooves").select(section=groove.section)
-        if rows:
-            g = table("grooves")
-            proper = outside_mm - (rows[0][g.index("to_outside")] + rows[0][g.index("to_pitch")]) * MM_PER_IN
+        if (rim := _under_rim(groove.section)) is not None:
+            proper = outside_mm - rim
     worn_belt = BeltProfile(of.section, of.family, of.construction, float(width), of.depth_mm, of.groove)
     verdict, reason = _judge(worn_belt, groove, top, bottoms, groove_dish_mm, belt_worn_mm)
     if verdict != "right":
         notice("danger" if verdict == "refused" else "caution", "fit-" + verdict, reason, "input.belt")
-    if not of.groove:
-        notice(
-            "info",
-            "light-duty",
-            "Light-duty and metric belts have no inch groove of their own here: only width and ride are judged.",
-            "input.belt",
-        )
+    if {of.groove, groove.section} in ALIKE and of.groove != groove.section:
+        notice("info", "light-duty", "Light-duty and industrial belts of this width share sheaves on small machines: the ride is judged "
+               "here, the duty is not.", "input.belt")  # fmt: skip
     groove_points, belt_points = _points(groove, wide, worn_belt, top)
     return Fit(top, gap, bottoms, share, pitch, proper, verdict, reason, groove_points, belt_points)
 

@@ -22,32 +22,14 @@ from tuyere.core.steps import looked_up, mark, solved
 from tuyere.core.tables import table
 from tuyere.core.tension.set_tension import TensionPlan, plan_tension
 from tuyere.core.units import MM_PER_IN
+from tuyere.core.vbelt.bases.pick import DEFAULT, basis_for
+from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt
-from tuyere.core.vbelt.formulas import (
-    added_power,
-    basic_power,
-    belt_power_kw,
-    belts_needed,
-    corrected_power,
-    inch_diameter,
-    length_mm,
-    link_power,
-    spare_power,
-    thousand_rpm,
-    whole_belts,
-)
+from tuyere.core.vbelt.formulas import belts_needed, length_mm, link_power, spare_power, whole_belts
 from tuyere.core.vbelt.groove_fit import EMERGENCY, belt_profile, standard_groove, work_fit
+from tuyere.core.vbelt.sections import Section
 from tuyere.core.vbelt.sheaves import Sheave
-from tuyere.core.vbelt.tables import (
-    RIM_SPEED_LIMIT_M_S,
-    Allowance,
-    Section,
-    allowance,
-    arc_factor,
-    length_factor,
-    rating_constants,
-    ratio_power,
-)
+from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S, Allowance, allowance
 
 MOST_BELTS = 30
 LINK_SECTIONS = ("A", "B", "C")
@@ -69,7 +51,7 @@ class Given:
     belt: Belt
     count: int | None = None
     slip_percent: float = 0.0
-    basis: str = "ip20-1988"
+    basis: Basis = DEFAULT
     angle_deg: float = 0.0
     clockwise: bool = True
     tape_mark_mm: float | None = None
@@ -78,14 +60,16 @@ class Given:
 
 @dataclass(frozen=True, slots=True)
 class BeltRating:
-    """Power of one belt: basic, added for the ratio, corrected for arc and length (hp), and in kW."""
+    """Power of one belt in kW: basic, added for the ratio, corrected for arc and length; and the book it is from."""
 
-    basic_hp: float
-    added_hp: float
+    basic_kw: float
+    added_kw: float
     arc_factor: float
     length_factor: float
-    corrected_hp: float
     corrected_kw: float
+    basis: str
+    basis_title: str
+    basis_source: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,13 +104,14 @@ def small_and_large(driver: Sheave, driven: Sheave) -> tuple[Sheave, Sheave]:
 def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: str) -> None:
     """Refuse a sheave under the section's least diameter and a rim faster than cast iron stands."""
     size = small.pitch_mm if belt.min_kind == "pitch" else small.line_mm
-    if size < belt.min_diameter_in * MM_PER_IN * (1 - 1e-9):
+    least = belt.min_diameter_mm
+    if size < least * (1 - 1e-9):
         other = "a cogged belt, a smaller section or a larger sheave would make it possible"
         raise InputError(
             f"{field}.diameter",
             size,
-            f"smaller than section {belt.name} can bend round; {other}",
-            f"{belt.min_diameter_in:g} in ({belt.min_diameter_in * MM_PER_IN:.0f} mm) {belt.min_kind} diameter or more",
+            f"smaller than section {belt.shown} can bend round; {other}",
+            f"{least / MM_PER_IN:.3g} in ({least:.0f} mm) {belt.min_kind} diameter or more",
         )
     if speed_m_s > RIM_SPEED_LIMIT_M_S:
         raise InputError(
@@ -136,35 +121,44 @@ def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: 
             "6500 ft/min (33 m/s) at most",
         )
     if belt.min_confidence == "low":
+        stands = (
+            f"the smallest standard sheave of its groove ({least / MM_PER_IN:.3g} in) stands in."
+            if least
+            else "none is checked."
+        )
         notice(
             "info",
             "least-diameter-assumed",
-            f"No published least diameter of {belt.name} is on hand; the smallest "
-            f"standard sheave of its groove ({belt.min_diameter_in:g} in) stands in.",
+            f"No published least diameter of {belt.shown} is on hand; {stands}",
             "belt.designation",
         )
 
 
 def rate_one_belt(
-    belt: Belt, small_pitch_mm: float, large_pitch_mm: float, small_rpm: float, arc_deg: float, basis: str
+    belt: Belt, small_pitch_mm: float, large_pitch_mm: float, small_rpm: float, arc_deg: float, asked: Basis = DEFAULT
 ) -> BeltRating:
-    """Power of one belt on a drive, by the association's formula. Raises InputError outside the tables."""
-    k_1, k_2, k_3, k_4 = rating_constants(belt.section, basis)
-    d_in, r = inch_diameter(small_pitch_mm), thousand_rpm(small_rpm)
-    basic = mark("basic_power", basic_power(d_in, r, k_1, k_2, k_3, k_4))
+    """Power of one belt on a drive, by a rating basis. Raises InputError outside its tables."""
+    basis = basis_for(asked, belt.section)
     ratio = mark("ratio", ratio_of_diameters(large_pitch_mm, small_pitch_mm))
-    added = mark("added_power", added_power(ratio_power(belt.section, ratio, k_2), r))
-    k_theta = mark("arc_factor", arc_factor(arc_deg))
-    k_l = mark("length_factor", length_factor(belt.section.groove, belt.factor_number))
-    corrected = corrected_power(basic, added, k_theta, k_l)
-    kw = mark("belt_power", belt_power_kw(corrected))
-    if kw <= 0:
+    k_theta = mark("arc_factor", basis.arc_factor(arc_deg))
+    k_l = mark("length_factor", basis.length_factor(belt))
+    p = basis.powers(belt.section, small_pitch_mm, ratio, small_rpm, k_theta, k_l)
+    if p.belt_kw <= 0:
         raise NoSolution(
             "at this speed the belt carries nothing: all its strength goes into its own weight and bending",
             "driver.speed",
             "a larger sheave or a lower speed",
         )
-    return BeltRating(float(basic), float(added), float(k_theta), float(k_l), float(corrected), float(kw))
+    return BeltRating(
+        float(p.basic_kw),
+        float(p.added_kw),
+        float(k_theta),
+        float(k_l),
+        float(p.belt_kw),
+        basis.id,
+        basis.title,
+        basis.source,
+    )
 
 
 def rated_as_link(belt: Belt, one: BeltRating) -> BeltRating:
@@ -222,7 +216,7 @@ def rate(given: Given) -> Rating:
             raise InputError(
                 f"{role}.sheave.groove",
                 wheel.groove,
-                f"a {given.belt.section.name} belt runs in {given.belt.section.groove} grooves",
+                f"a {given.belt.section.shown} belt runs in {given.belt.section.groove} grooves",
                 given.belt.section.groove,
             )
     design = mark("design_power", design_power(given.power_kw, given.service_factor))
@@ -299,9 +293,13 @@ def rate(given: Given) -> Rating:
             speed=(float(speed), "belt_speed"),
         )
 
-    t = table("sections")
-    k_c = looked_up("K_c", given.belt.section.K_c, t.id, t.source_of())
-    y = looked_up("Y", given.belt.section.Y, t.id, t.source_of("low"))
+    of = given.belt.section
+    t = table({"metric": "metric_sections", "light": "light_sections"}.get(of.family, "sections"))
+    k_c = looked_up("K_c", of.K_c, t.id, t.source_of())
+    if of.Y is None:
+        notice("info", "no-stiffness", f"No bending stiffness of {of.shown} is known for the deflection method: it is left out, "
+               "and the true force is a little higher. The span's frequency is not affected.", "belt.designation")  # fmt: skip
+    y = looked_up("Y", of.Y or 0.0, t.id, t.source_of("low"))
     plan = plan_tension(
         k_c,
         y,
@@ -314,12 +312,12 @@ def rate(given: Given) -> Rating:
         float(length),
         given.tape_mark_mm,
     )
-    room = allowance(given.belt.section.groove, given.belt.number, given.belt.length_in)
+    room = allowance(of, given.belt.number, float(length))
     drawing = two_wheel_elevation(
         "v-belt",
         given.belt.section.groove,
         (count, count),
-        given.belt.section.depth_in * MM_PER_IN,
+        of.depth_mm,
         centre,
         given.driver.line_mm,
         given.driver.outside_mm,

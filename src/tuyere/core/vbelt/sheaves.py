@@ -14,11 +14,13 @@ from tuyere.core.vbelt.formulas import (
     outside_from_datum,
     pitch_from_effective,
 )
+from tuyere.core.vbelt.sections import METRIC_GROOVES, groove_rows
 
 KINDS = ("outside", "effective", "datum", "pitch")
 NARROW_GROOVES = ("3V", "5V", "8V")
-CLASSICAL_GROOVES = ("A", "B", "C", "D")
-GROOVES = CLASSICAL_GROOVES + NARROW_GROOVES
+LIGHT_GROOVES = ("2L", "3L", "4L", "5L")
+CLASSICAL_GROOVES = ("A", "B", "C", "D", "E")
+GROOVES = CLASSICAL_GROOVES + NARROW_GROOVES + METRIC_GROOVES + LIGHT_GROOVES
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,42 +33,43 @@ class Sheave:
     outside_mm: float
 
 
-def differences_in(groove: str) -> tuple[float, float]:
-    """(added for the outside diameter, taken off for the pitch diameter), inches, standard grooves."""
-    t = table("grooves")
-    rows = t.select(section=groove)
-    return float(rows[0][t.index("to_outside")]), float(rows[0][t.index("to_pitch")])
-
-
 def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") -> Sheave:
     """All diameters of a standard-depth sheave from one of them.
 
-    Raises InputError for an unknown groove, for a kind the groove does not have (classical grooves
-    have no effective diameter, narrow ones no datum diameter) and for a diameter that leaves nothing.
-    Source: ANSI/RMA IP-20 and IP-22.
+    Raises InputError for an unknown groove, for a kind the groove does not have (classical and metric grooves
+    have no effective diameter, narrow and light-duty ones no datum diameter) and for a diameter that leaves nothing.
+    Source: ANSI/RMA IP-20, IP-22 and IP-23; ISO 4183.
     """
     if groove not in GROOVES:
         raise InputError(f"{field}.groove", groove, "unknown groove", "one of " + " ".join(GROOVES))
-    narrow = groove in NARROW_GROOVES
-    wrong = "datum" if narrow else "effective"
+    effective = groove in NARROW_GROOVES + LIGHT_GROOVES
+    wrong = "datum" if effective else "effective"
     if kind not in KINDS or kind == wrong:
         good = [k for k in KINDS if k != wrong]
         raise InputError(f"{field}.kind", kind, f"{groove} grooves have no {kind} diameter", "one of " + " ".join(good))
-    t = table("grooves")
-    to_outside, to_pitch = (x * MM_PER_IN for x in differences_in(groove))
-    if not diameter_mm > 2 * to_outside + 2 * to_pitch:
+    row = groove_rows(groove)[0]
+    least = 2 * (row.to_outside_mm + row.to_pitch_mm)
+    if not diameter_mm > least:
         raise InputError(
             f"{field}.diameter",
             diameter_mm,
             "too small to be a sheave with this groove",
-            f"over {2 * (to_outside + to_pitch) / MM_PER_IN:.2f} in",
+            f"over {least / MM_PER_IN:.2f} in",
         )
-    if narrow:
-        h_p = looked_up("h_p", to_pitch, t.id, t.source_of())
+    if effective:
+        h_p = looked_up("h_p", row.to_pitch_mm, row.table_id, row.source)
         line = float(effective_from_pitch(diameter_mm, h_p)) if kind == "pitch" else diameter_mm
         pitch = diameter_mm if kind == "pitch" else float(pitch_from_effective(line, h_p))
         return Sheave(groove, line, pitch, line)
-    h_o = looked_up("h_o", to_outside, t.id, t.source_of())
+    h_o = looked_up("h_o", row.to_outside_mm, row.table_id, row.source)
     line = float(datum_from_outside(diameter_mm, h_o)) if kind == "outside" else diameter_mm
     outside = diameter_mm if kind == "outside" else float(outside_from_datum(line, h_o))
     return Sheave(groove, line, line, outside)
+
+
+def standard_diameters(groove: str) -> list[tuple[float, str, bool]]:
+    """(mm, kind, often on the shelf) of the standard sheaves of a groove; empty where no series is recalled."""
+    t = table("metric_diameters")
+    if rows := t.select(section=groove):
+        return [(float(r[1]), str(r[2]), bool(r[3])) for r in rows]
+    return [(float(r[1]) * MM_PER_IN, str(r[2]), bool(r[3])) for r in table("diameters").select(section=groove)]

@@ -1,7 +1,8 @@
 import type { SelectInput } from '@/api/types'
 
-export const grooves = ['A', 'B', 'C', 'D', '3V', '5V', '8V'] as const
-export const sections = ['A', 'AX', 'B', 'BX', 'C', 'CX', 'D', '3VX', '5V', '5VX', '8V'] as const
+export const grooves = ['A', 'B', 'C', 'D', 'E', '3V', '5V', '8V', 'Z', 'SPZ', 'SPA', 'SPB', 'SPC', '2L', '3L', '4L', '5L'] as const
+/** Sections with standard sheaves and a public rating. */
+export const sections = ['A', 'AX', 'B', 'BX', 'C', 'CX', 'D', 'E', '3VX', '5V', '5VX', '8V', 'Z', 'SPZ', 'SPA', 'SPB', 'SPC'] as const
 
 /** Parts that stay, as typed; empty means free. */
 export interface FixedFields {
@@ -17,7 +18,7 @@ type Fixed = NonNullable<SelectInput['fixed']>
 
 /** What the search takes; a sheave without a groove is taken in the groove of the section that stays, else B. */
 export function fixedInput(f: FixedFields): Fixed {
-  const of = f.section.replace(/X$/, '')
+  const of = f.section.replace(/X$/, '').replace(/^X/, 'S')
   const groove = (f.groove || of || 'B') as (typeof grooves)[number]
   const wheel = (d: string) => (d.trim() ? { diameter: d, kind: 'outside' as const, groove } : undefined)
   return {

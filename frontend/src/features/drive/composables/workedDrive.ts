@@ -2,7 +2,7 @@ import { ref, shallowRef } from 'vue'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { DriveAnswer, DriveInput, Problem, SelectInput, VBeltAnswer, VBeltInput } from '@/api/types'
+import type { Basis, DriveAnswer, DriveInput, Problem, VBeltAnswer, VBeltInput } from '@/api/types'
 import { useSettings } from '@/shared/state/settings'
 
 import { asUnderstood, withLeaf, without } from '../logic/normalise'
@@ -13,7 +13,7 @@ export function useWorkedDrive() {
   const family = ref('v-belt')
   const calc = ref('v-belt-drive')
   const input = shallowRef<DriveInput | null>(null)
-  const basis = ref<'ip20-1988' | 'ip20-1977'>('ip20-1988')
+  const basis = ref<Basis>('ip20-1988')
   const answer = shallowRef<DriveAnswer | null>(null)
   const problem = shallowRef<Problem | null>(null)
   const busy = ref(false)
@@ -65,7 +65,7 @@ export function useWorkedDrive() {
     const now = input.value as VBeltInput | null
     const was = answer.value as unknown as VBeltAnswer | null
     if (!now || !was) return false
-    const section = was.result.designation.replace(/[0-9.]+$/, '') as NonNullable<SelectInput['fixed']>['section']
+    const section = was.result.designation.replace(/ ?[0-9.]+(?= |$)/, '').trim()
     busy.value = true
     const got = await attempt(
       api.POST('/api/calc/v-belt-select', {
@@ -81,6 +81,8 @@ export function useWorkedDrive() {
             centre: { about: typed },
             fixed: { driver: now.driver.sheave, driven: now.driven.sheave, section },
             limits: { belts: 20 },
+            series: 'all',
+            own_ratings: now.own_ratings,
             weights: { belts: 0, shaft_load: 0, width: 0, speed: 0 },
             keep: 1,
           },

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, Drive, DriveInput, Picked, Problem, Sheet } from '@/api/types'
+import type { Basis, Build, Drive, DriveInput, Picked, Problem, Sheet } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { otherFaults } from '@/shared/format/faults'
@@ -43,7 +43,7 @@ const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
   input: null as DriveInput | null,
   family: 'v-belt',
   calc: 'v-belt-drive',
-  basis: 'ip20-1988' as 'ip20-1988' | 'ip20-1977',
+  basis: 'ip20-1988' as Basis,
   op_id: newId(),
 }))
 

@@ -9,7 +9,7 @@ from tuyere.calc.answer import Answer, ElevationOut, Figure
 from tuyere.calc.centre import CentreIn, centre_range
 from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveOut, drive_out
-from tuyere.calc.families.v_belt.parts import Groove, Kind, SheaveIn, sheave_of
+from tuyere.calc.families.v_belt.parts import Groove, Kind, OwnRatings, SheaveIn, basis_of, sheave_of
 from tuyere.calc.frame import Frame, elevation_out
 from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of, tolerance_of
 from tuyere.calc.registry import Input, calculation
@@ -18,10 +18,13 @@ from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import mark, quiet
+from tuyere.core.vbelt.bases.pick import basis_for
+from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
 from tuyere.core.vbelt.choose import WEIGHTS, Candidate, Rejected, Stock, Wanted, search
 from tuyere.core.vbelt.rate import Given, rate
+from tuyere.core.vbelt.sections import section
 from tuyere.core.vbelt.sheaves import sheave
 
 GROUP = "V-belts"
@@ -32,9 +35,7 @@ class FixedIn(Input):
 
     driver: SheaveIn | None = Field(default=None, description="the driver sheave that stays")
     driven: SheaveIn | None = Field(default=None, description="the driven sheave that stays")
-    section: Literal["A", "AX", "B", "BX", "C", "CX", "D", "3VX", "5V", "5VX", "8V"] | None = Field(
-        default=None, description="the belt section that stays"
-    )
+    section: Text | None = Field(default=None, description="the belt section that stays, such as B, 5VX or SPB")
     belt: Text | None = Field(default=None, description="the belt that stays, such as B90")
 
 
@@ -86,6 +87,8 @@ class VBeltSelectIn(Input):
     weights: WeightsIn = Field(default_factory=WeightsIn, description="how the order is made")
     stock: StockIn | None = Field(default=None, description="what is on your shelf")
     slip: SlipIn
+    series: Literal["all", "inch", "metric"] = Field(default="inch", description="inch or metric sections, or all")
+    own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
     layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
     keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
 
@@ -139,13 +142,14 @@ LIMIT_WORDS = {
     "centre distance": ("centre distance {v}", "length"),
     "arc": ("arc on the small sheave {v}", "angle"),
     "rim speed": ("belt speed {v}", "belt_speed"),
+    "rating table": ("beyond the rating table, which is not extended", ""),
     "power": ("the belt carries nothing at this speed", ""),
     "belts": ("{v} belts needed", "count"),
     "face width": ("face width {v}", "length"),
 }
 
 
-def _fixed(given: FixedIn) -> Fixed:
+def _fixed(given: FixedIn, basis: Basis) -> Fixed:
     one = belt(given.belt, "fixed.belt") if given.belt else None
     driver = sheave_of(given.driver, "fixed.driver") if given.driver else None
     driven = sheave_of(given.driven, "fixed.driven") if given.driven else None
@@ -165,9 +169,13 @@ def _fixed(given: FixedIn) -> Fixed:
             "the parts that stay do not share a groove: " + ", ".join(f"{n} {g}" for g, n in grooves.items()),
             "the same groove section",
         )
-    if one and given.section and given.section != one.section.name:
+    if one and given.section and section(given.section, "fixed.section") is not one.section:
         raise InputError("fixed.section", given.section, f"the belt that stays is {one.section.name}", one.section.name)
-    return Fixed(driver, driven, given.section, one)
+    if one:
+        basis_for(basis, one.section, "fixed.belt")
+    if given.section:
+        basis_for(basis, section(given.section, "fixed.section"), "fixed.section")
+    return Fixed(driver, driven, section(given.section).name if given.section else None, one)
 
 
 def stock_of(given: StockIn | None) -> Stock | None:
@@ -272,7 +280,8 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
         given.weights.model_dump() or dict(WEIGHTS),
         stock_of(given.stock),
     )
-    found = search(build_catalogue(_fixed(given.fixed), frame.basis), wanted, given.keep)
+    basis = basis_of(frame.basis, given.own_ratings)
+    found = search(build_catalogue(_fixed(given.fixed, basis), basis, given.series), wanted, given.keep)
     options = []
     for c in found.best:
         core = Given(
@@ -284,23 +293,22 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
             c.belt,
             None,
             slip,
-            frame.basis,
+            basis,
             given.layout.angle,
             given.layout.clockwise,
             frame.tape_mark_mm,
         )
         with quiet(), collected_notices():
             worked = rate(core)
-        narrow = c.belt.section.narrow
         f = frame.figure
         options.append(
             OptionOut(
                 name=f"{c.belts} × {c.belt.designation}",
-                section=c.belt.section.name,
+                section=c.belt.section.shown,
                 groove=c.belt.section.groove,
                 driver_diameter=f(c.driver.line_mm, "length", "size"),
                 driven_diameter=f(c.driven.line_mm, "length", "size"),
-                diameter_kind="effective" if narrow else "datum",
+                diameter_kind="effective" if c.belt.section.line_kind == "effective" else "datum",
                 belts=f(c.belts, "count"),
                 speed_error=f(c.speed_error_percent, "percent"),
                 shaft_load=f(c.shaft_load_n, "force", per="hub"),

@@ -6,13 +6,12 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
 from tuyere.calc.entry import Power
-from tuyere.calc.families.v_belt.parts import DrivenIn, ShaftIn, sheave_of
+from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, basis_of, sheave_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
 from tuyere.calc.registry import Input
 from tuyere.core.notices import notice
 from tuyere.core.tension.set_tension import Setting
-from tuyere.core.units import KW_PER_HP, MM_PER_IN
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import Given, Rating
 
@@ -38,6 +37,7 @@ class VBeltDriveIn(Input):
     driven: DrivenIn = Field(description="the driven shaft")
     belt: BeltIn
     slip: SlipIn
+    own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
     layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
 
 
@@ -45,6 +45,8 @@ class VBeltDriveOut(Answer):
     """The drive worked through. Tensions and deflection forces are per belt, hub loads for all belts."""
 
     designation: str
+    basis: str = Field(description="the book it is rated by")
+    basis_source: str
     belts: Figure
     belts_needed: Figure
     belts_exact: Figure
@@ -103,7 +105,7 @@ def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
         belt(given.belt.designation),
         given.belt.count,
         slip_of(given.slip),
-        frame.basis,
+        basis_of(frame.basis, given.own_ratings),
         given.layout.angle,
         given.layout.clockwise,
         frame.tape_mark_mm,
@@ -131,14 +133,16 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         )
     return VBeltDriveOut(
         designation=given.belt.designation + (" link" if given.link else ""),
+        basis=r.one_belt.basis_title,
+        basis_source=r.one_belt.basis_source,
         belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),
         belts_needed=f(r.belts_needed, "count", step="belts_needed"),
         belts_exact=f(r.belts_exact, "factor", "exact", "belts_exact"),
         design_power=f(r.design_kw, "power", step="design_power"),
         service_factor=f(given.service_factor, "factor", step="service_factor"),
         belt_power=f(r.one_belt.corrected_kw, "power", step="belt_power", per="belt"),
-        basic_power=f(r.one_belt.basic_hp * KW_PER_HP, "power", step="basic_power", per="belt"),
-        added_power=f(r.one_belt.added_hp * KW_PER_HP, "power", step="added_power", per="belt"),
+        basic_power=f(r.one_belt.basic_kw, "power", step="basic_power", per="belt"),
+        added_power=f(r.one_belt.added_kw, "power", step="added_power", per="belt"),
         arc_factor=f(r.one_belt.arc_factor, "factor", step="arc_factor"),
         length_factor=f(r.one_belt.length_factor, "factor", step="length_factor"),
         carried_power=f(r.one_belt.corrected_kw * r.belts, "power", step="belt_power"),
@@ -174,6 +178,6 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         hub_standing_new=f(t.hub_standing_new_n, "force", step="hub_standing_new", per="hub"),
         hub_running=f(t.hub_running_n, "force", step="hub_running", per="hub"),
         belt_mass=f(t.mass_kg_m, "mass_per_length", step="belt_mass"),
-        installation=None if room is None else f(room.installation_in * MM_PER_IN, "length", "tape"),
-        take_up=None if room is None else f(room.take_up_in * MM_PER_IN, "length", "tape"),
+        installation=None if room is None else f(room.installation_mm, "length", "tape"),
+        take_up=None if room is None else f(room.take_up_mm, "length", "tape"),
     )

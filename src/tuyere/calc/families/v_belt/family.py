@@ -23,6 +23,7 @@ from tuyere.calc.parts import factor_of
 from tuyere.core.duty.design import design_power
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
+from tuyere.core.vbelt.bases.pick import basis_named
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.catalogue import build_catalogue
 from tuyere.core.vbelt.choose import Candidate, search
@@ -31,6 +32,17 @@ from tuyere.core.vbelt.rate import Given, rate
 
 LINK = " link"
 CLASSICAL, BETTER = (93.0, 96.0), (95.0, 98.0)
+
+
+def _spec(given: VBeltDriveIn) -> dict[str, Any]:
+    """What a build keeps beside its rows: slip, and the lines of an own rating table that it was rated by."""
+    spec: dict[str, Any] = {"slip": given.slip.value} if given.slip else {}
+    if given.own_ratings:
+        spec["own_ratings"] = [
+            {"section": r.section, "diameter": r.diameter.value, "speed": r.speed.value, "power": r.power.value}
+            for r in given.own_ratings
+        ]
+    return spec
 
 
 class VBelts(Family[VBeltDriveIn]):
@@ -52,10 +64,9 @@ class VBelts(Family[VBeltDriveIn]):
         def wheel(s: SheaveIn) -> WheelPart:
             return WheelPart("sheave", s.diameter.value, s.kind or "outside", s.groove, s.diameter.typed, grooves=belts)
 
+        of = belt(given.belt.designation).section
         loop = LoopPart(
-            belt(given.belt.designation).section.name, result.designation, result.belt_length.value,
-            "effective" if given.driver.sheave.groove.endswith("V") else "datum", belts, belts,
-            {"slip": given.slip.value} if given.slip else {},
+            of.name, result.designation, result.belt_length.value, of.line_kind, belts, belts, _spec(given),
         )  # fmt: skip
         return Parts(wheel(given.driver.sheave), wheel(given.driven.sheave), loop, result.centre_distance.value, given.layout.angle,
                      given.layout.clockwise)  # fmt: skip
@@ -78,8 +89,9 @@ class VBelts(Family[VBeltDriveIn]):
         }
         if duty.service is not None:
             out["service_factor"] = duty.service
-        if slip := parts.loop.spec.get("slip"):
-            out["slip"] = slip
+        for kept in ("slip", "own_ratings"):
+            if (value := parts.loop.spec.get(kept)) is not None:
+                out[kept] = value
         return out
 
     def what(self, designation: str, strands: int) -> str:
@@ -91,7 +103,7 @@ class VBelts(Family[VBeltDriveIn]):
         factor = factor_of(wanted.service)
         design = float(design_power(wanted.power_kw, factor))
         found = search(
-            build_catalogue(basis=wanted.basis),
+            build_catalogue(basis=basis_named(wanted.basis), series=str(wanted.own.get("series", "inch"))),
             Search(wanted.power_kw, design, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_low_mm,
                    wanted.centre_high_mm, 8, wanted.largest_mm, wanted.largest_mm, wanted.widest_mm),
             keep, 1,
@@ -100,11 +112,11 @@ class VBelts(Family[VBeltDriveIn]):
         return Offer(found.considered, found.accepted, options, tuple((r.limit, r.count) for r in found.rejected))
 
     def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
-        given = Given(w.power_kw, factor, w.driver_rpm, c.driver, c.driven, c.belt, None, 0.0, w.basis, w.angle, w.clockwise,
+        given = Given(w.power_kw, factor, w.driver_rpm, c.driver, c.driven, c.belt, None, 0.0, basis_named(w.basis), w.angle, w.clockwise,
                       frame.tape_mark_mm)  # fmt: skip
         with quiet(), collected_notices():
             r = rate(given)
-        kind = "effective" if c.belt.section.narrow else "datum"
+        kind = c.belt.section.line_kind
 
         def wheel(line_mm: float) -> dict[str, Any]:
             return {"diameter": line_mm, "kind": kind, "groove": c.belt.section.groove}
@@ -121,7 +133,7 @@ class VBelts(Family[VBeltDriveIn]):
             f"{c.belts} × {c.belt.designation}", given_in, r.driven_rpm, c.speed_error_percent, r.centre_mm, r.spare_percent, c.width_mm,
             max(r.tension.hub_standing_new_n, r.tension.hub_running_n), c.belts * r.tension.mass_kg_m * r.length_mm / 1000,
             ((c.driver.outside_mm, c.width_mm), (c.driven.outside_mm, c.width_mm)), c.belts + 2,
-            BETTER if c.belt.section.cogged or c.belt.section.narrow else CLASSICAL, f"outside {size} {frame.figure(1, 'length').unit_shown}",
+            BETTER if c.belt.section.cogged or c.belt.section.family != "classical" else CLASSICAL, f"outside {size} {frame.figure(1, 'length').unit_shown}",
             r.elevation,
         )  # fmt: skip
 

@@ -2,17 +2,57 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.entry import Size, Speed
+from tuyere.calc.entry import Power, Size, Speed
+from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input
+from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
+from tuyere.core.vbelt.bases.own_table import OwnRow, OwnTable
+from tuyere.core.vbelt.bases.pick import basis_named
+from tuyere.core.vbelt.bases.protocol import Basis
+from tuyere.core.vbelt.sections import section
 from tuyere.core.vbelt.sheaves import Sheave, sheave
 
 Kind = Literal["outside", "effective", "datum", "pitch"]
-Groove = Literal["A", "B", "C", "D", "3V", "5V", "8V"]
+Groove = Literal["A", "B", "C", "D", "E", "3V", "5V", "8V", "Z", "SPZ", "SPA", "SPB", "SPC", "2L", "3L", "4L", "5L"]
+
+
+class OwnRatingIn(Input):
+    """One line of your own rating table."""
+
+    section: Text = Field(description="belt section")
+    diameter: Size = Field(description="pitch or datum diameter of the small sheave")
+    speed: Speed = Field(description="speed of the small sheave")
+    power: Power = Field(description="basic power of one belt")
+
+
+OwnRatings = Annotated[list[OwnRatingIn], Field(max_length=1500)]
+
+
+def basis_of(name: str, own: list[OwnRatingIn] | None) -> Basis:
+    """The rating basis of a request. Raises InputError where an own table is asked for and none is given."""
+    if name != "own-table":
+        return basis_named(name)
+    if not own:
+        raise InputError(
+            "basis", name, "no rating table of your own is given", "own_ratings: section, diameter, speed, power"
+        )
+    rows = []
+    seen: set[tuple[str, float, float]] = set()
+    for k, r in enumerate(own):
+        of = section(r.section, f"own_ratings.{k}.section").name
+        key = (of, round(r.diameter.value, 6), round(r.speed.value, 6))
+        if key in seen:
+            raise InputError(
+                f"own_ratings.{k}", None, "this section, diameter and speed stand in the table twice", "one line each"
+            )
+        seen.add(key)
+        rows.append(OwnRow(of, key[1], key[2], r.power.value))
+    return OwnTable(tuple(rows))
 
 
 class SheaveIn(Input):

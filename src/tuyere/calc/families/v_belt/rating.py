@@ -6,7 +6,7 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Angle, Factor, Size, Speed, value_of
-from tuyere.calc.families.v_belt.parts import Kind
+from tuyere.calc.families.v_belt.parts import Kind, OwnRatings, basis_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
@@ -14,7 +14,6 @@ from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.speeds.formulas import belt_speed
 from tuyere.core.steps import mark
-from tuyere.core.units import KW_PER_HP
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import check_section_limits, rate_one_belt
 from tuyere.core.vbelt.sheaves import sheave
@@ -31,11 +30,14 @@ class RatingIn(Input):
     kind: Kind = Field(default="outside", description="which diameter that is")
     ratio: Factor | None = Field(default=None, description="speed ratio, 1 or more; 1 is assumed")
     arc: Angle | None = Field(default=None, description="arc of contact on the smaller sheave; 180 degrees is assumed")
+    own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
 
 
 class RatingOut(Answer):
     """Power of one belt and its parts."""
 
+    basis: str = Field(description="the book it is rated by")
+    basis_source: str
     belt_power: Figure
     basic_power: Figure
     added_power: Figure
@@ -83,12 +85,16 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
         check_section_limits(one.section, small, float(speed), "x")
     except InputError as e:
         raise InputError(e.field.removeprefix("x."), e.value, e.why, e.allowed) from e
-    r = rate_one_belt(one, small.pitch_mm, ratio * small.pitch_mm, given.speed.value, arc, frame.basis)
+    r = rate_one_belt(
+        one, small.pitch_mm, ratio * small.pitch_mm, given.speed.value, arc, basis_of(frame.basis, given.own_ratings)
+    )
     fig = frame.figure
     return RatingOut(
+        basis=r.basis_title,
+        basis_source=r.basis_source,
         belt_power=fig(r.corrected_kw, "power", step="belt_power", per="belt"),
-        basic_power=fig(r.basic_hp * KW_PER_HP, "power", step="basic_power", per="belt"),
-        added_power=fig(r.added_hp * KW_PER_HP, "power", step="added_power", per="belt"),
+        basic_power=fig(r.basic_kw, "power", step="basic_power", per="belt"),
+        added_power=fig(r.added_kw, "power", step="added_power", per="belt"),
         arc_factor=fig(r.arc_factor, "factor", step="arc_factor"),
         length_factor=fig(r.length_factor, "factor", step="length_factor"),
         belt_speed=fig(float(speed), "belt_speed", step="belt_speed"),

@@ -1,0 +1,1 @@
+"""Rating bases: what one belt carries, by which book. They disagree and are never mixed."""

@@ -1,0 +1,135 @@
+"""The belt sections: what they measure, the groove they run in, their length convention and their limits."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import cache
+
+from tuyere.core.errors import InputError
+from tuyere.core.sources import Source
+from tuyere.core.tables import Table, table
+from tuyere.core.units import MM_PER_IN
+
+# Centrifugal tension at 1000 ft/min is m v^2; in pounds-force.
+KC_PER_KG_M = 5.08**2 / 4.4482216152605
+METRIC_GROOVES = ("Z", "SPZ", "SPA", "SPB", "SPC")
+
+
+@dataclass(frozen=True, slots=True)
+class Section:
+    """A belt section. mm; ``K_c`` and ``Y`` in lbf, Y None where no stiffness is known; ``min_diameter_mm`` 0 where none is."""
+
+    name: str
+    groove: str
+    family: str
+    cogged: bool
+    top_width_mm: float
+    depth_mm: float
+    K_c: float
+    Y: float | None
+    min_diameter_mm: float
+    min_kind: str
+    min_confidence: str
+    table_id: str
+
+    @property
+    def narrow(self) -> bool:
+        """An inch wedge belt: its number is tenths of an inch."""
+        return self.family == "narrow"
+
+    @property
+    def line_kind(self) -> str:
+        """The sheave diameter that pairs with the belt's length."""
+        return "effective" if self.family in ("narrow", "light") else "datum"
+
+    @property
+    def metric(self) -> bool:
+        """Its number is a length in millimetres."""
+        return self.family == "metric"
+
+    @property
+    def shown(self) -> str:
+        """The section as it is written here; a metric cogged belt may be marked otherwise."""
+        return f"SP{self.name[-1]} cogged" if self.name.startswith("XP") else self.name
+
+
+@cache
+def sections() -> dict[str, Section]:
+    """Every section, by name."""
+    made = {}
+    t = table("sections")
+    for name, groove, family, build, width, depth, _angle, k_c, y, least, kind, confidence, _src in t.rows:
+        made[name] = Section(
+            name, groove, family, build == "cogged", width * MM_PER_IN, depth * MM_PER_IN, k_c, y, least * MM_PER_IN, kind, confidence, t.id
+        )  # fmt: skip
+    for t, scale, kind in ((table("metric_sections"), 1.0, "datum"), (table("light_sections"), MM_PER_IN, "effective")):
+        for name, groove, family, build, width, depth, mass, least, _mass_c, confidence in t.rows:
+            made[name] = Section(
+                name, groove, family, build == "cogged", width * scale, depth * scale, mass * KC_PER_KG_M, None, least * scale, kind, confidence, t.id
+            )  # fmt: skip
+    return made
+
+
+def section(name: str, field: str = "section") -> Section:
+    """A section by name, metric cogged belts by either; raises InputError naming ``field``."""
+    key = name.strip().upper()
+    if key.startswith("SP") and key.endswith("COGGED"):
+        key = "X" + key[1:3]
+    found = sections().get(key)
+    if found is None:
+        raise InputError(field, name, "unknown belt section", "one of " + " ".join(sections()))
+    return found
+
+
+@dataclass(frozen=True, slots=True)
+class GrooveRow:
+    """A standard groove in mm: angle in degrees; ``pitch_mm`` between grooves 0 where it is not recalled."""
+
+    over_mm: float
+    angle_deg: float
+    top_width_mm: float
+    depth_mm: float
+    to_outside_mm: float
+    to_pitch_mm: float
+    pitch_mm: float
+    edge_mm: float
+    confidence: str
+    table_id: str
+    source: Source
+
+
+@cache
+def groove_rows(groove: str) -> tuple[GrooveRow, ...]:
+    """The rows of a standard groove, smallest sheave first; empty for an unknown one."""
+    for name, scale in (("grooves", MM_PER_IN), ("metric_grooves", 1.0), ("light_grooves", MM_PER_IN)):
+        t = table(name)
+        if rows := t.select(section=groove):
+            return tuple(_groove(t, row, scale) for row in rows)
+    return ()
+
+
+def _groove(t: Table, row: tuple[object, ...], scale: float) -> GrooveRow:
+    def of(name: str) -> float:
+        return float(str(row[t.index(name)]))
+
+    spaced = any(c.name == "S_g" for c in t.columns)
+    return GrooveRow(
+        of("over") * scale,
+        of("angle"),
+        of("top_width") * scale,
+        of("depth") * scale,
+        of("to_outside") * scale,
+        of("to_pitch") * scale,
+        of("S_g") * scale if spaced else 0.0,
+        of("S_e") * scale if spaced else of("top_width") * scale,
+        str(row[t.index("confidence")]),
+        t.id,
+        t.source_of(),
+    )
+
+
+def groove_at(groove: str, line_mm: float) -> GrooveRow | None:
+    """The groove of a sheave of that datum or effective diameter; None for an unknown groove."""
+    rows = groove_rows(groove)
+    held = [r for r in rows if r.over_mm <= line_mm + 1e-9] or list(rows[:1])
+    return held[-1] if held else None
