@@ -15,7 +15,8 @@ import numpy as np
 
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.catalogue import COLUMNS, build_catalogue
-from tuyere.core.vbelt.choose import Wanted, evaluate, misses, search
+from tuyere.core.vbelt.choose import search
+from tuyere.core.vbelt.limits import Wanted, evaluate, misses
 
 WANTED = Wanted(11.19, 14.5, 1750, 640, 3, 27 * 25.4, 29 * 25.4)
 
@@ -67,7 +68,9 @@ def main() -> None:
             for k in range(len(sample)):
                 row = sample[k : k + 1]
                 one = {n: columns[n][k : k + 1] for n in COLUMNS}
-                passed += not any(np.any(m > 1e-12) for _, _, m in misses(one, evaluate(catalogue, row, WANTED), WANTED))
+                passed += not any(
+                    np.any(m > 1e-12) for _, _, m in misses(one, evaluate(catalogue, row, WANTED), WANTED)
+                )
         return passed
 
     assert vector() == floats(), "the two ways must count alike"

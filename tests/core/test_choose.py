@@ -10,7 +10,8 @@ import pytest
 from tuyere.core.geometry.formulas import open_length
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
-from tuyere.core.vbelt.choose import LIMITS, Stock, Wanted, evaluate, search
+from tuyere.core.vbelt.choose import search
+from tuyere.core.vbelt.limits import LIMITS, Stock, Wanted, evaluate
 from tuyere.core.vbelt.rate import Given, rate
 from tuyere.core.vbelt.sheaves import sheave
 

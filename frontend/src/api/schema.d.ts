@@ -164,6 +164,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/belt-length-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Belt a little too long or short
+         * @description What another length does to the centre distance or the idler, and whether room to fit, to tighten and to release is left.
+         */
+        post: operations["calc_calc_belt_length_off_calc_belt_length_off_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/belt-marking": {
         parameters: {
             query?: never;
@@ -764,6 +784,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/v-belt-range": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * V-belts on a frequency drive or an engine
+         * @description The rating over a whole speed range; the speed that asks for most belts is named.
+         */
+        post: operations["calc_calc_v_belt_range_calc_v_belt_range_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/v-belt-rating": {
         parameters: {
             query?: never;
@@ -798,6 +838,26 @@ export interface paths {
          * @description Every combination of standard sheaves and belts for a duty, ranked, with the reasons why others fell out.
          */
         post: operations["calc_calc_v_belt_select_calc_v_belt_select_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/v-belt-why-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Why not this V-belt drive?
+         * @description One drive against every limit of the search: what it misses and by how much, or its place in the order.
+         */
+        post: operations["calc_calc_v_belt_why_not_calc_v_belt_why_not_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1079,6 +1139,17 @@ export interface components {
             y: number;
         };
         /**
+         * AtSpeedOut
+         * @description One speed.
+         */
+        AtSpeedOut: {
+            belt_power: components["schemas"]["Figure"];
+            belts_exact: components["schemas"]["Figure"];
+            driven_speed: components["schemas"]["Figure"];
+            driver_speed: components["schemas"]["Figure"];
+            power: components["schemas"]["Figure"];
+        };
+        /**
          * Band
          * @description A range to set something in.
          */
@@ -1204,6 +1275,47 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * BearingLimitIn
+         * @description The bearing beside a sheave, which has to last.
+         */
+        BearingLimitIn: {
+            /**
+             * Bearing
+             * @description ball or roller bearing
+             * @default ball
+             * @enum {string}
+             */
+            bearing?: "ball" | "roller";
+            /**
+             * Hours
+             * @description hours it has to reach (L10)
+             * @default 20000
+             */
+            hours?: number;
+            /**
+             * Overhang
+             * @description middle of the sheave to the near bearing
+             */
+            overhang: number | string;
+            /**
+             * Rating
+             * @description basic dynamic rating C
+             */
+            rating: number | string;
+            /**
+             * Shaft
+             * @description which shaft
+             * @default driven
+             * @enum {string}
+             */
+            shaft?: "driver" | "driven";
+            /**
+             * Spacing
+             * @description bearings apart, middle to middle
+             */
+            spacing: number | string;
         };
         /** BeltCutLengthRequest */
         BeltCutLengthRequest: {
@@ -1427,6 +1539,61 @@ export interface components {
              * @description diameter of the driver along the belt's line (datum with datum length, effective with effective length)
              */
             driver_diameter: number | string;
+        };
+        /** BeltLengthOffRequest */
+        BeltLengthOffRequest: {
+            /**
+             * Basis
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            input: components["schemas"]["LengthOffIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltLengthOffResponse */
+        BeltLengthOffResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["LengthOffOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * BeltLengthOut
@@ -3172,7 +3339,29 @@ export interface components {
          * @description The driven shaft's sheave.
          */
         DrivenIn: {
-            sheave: components["schemas"]["SheaveIn"];
+            sheave: components["schemas"]["DrivenWheelIn"];
+        };
+        /**
+         * DrivenWheelIn
+         * @description The driven sheave, or a flat pulley that V-belts run on.
+         */
+        DrivenWheelIn: {
+            /**
+             * Diameter
+             * @description diameter of the sheave
+             */
+            diameter: number | string;
+            /**
+             * Groove
+             * @description groove section, or flat for V-belts on a flat pulley
+             */
+            groove: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | "flat";
+            /**
+             * Kind
+             * @description which diameter: outside by tape or caliper (the default), datum or pitch (classical), effective (narrow)
+             * @default null
+             */
+            kind?: ("outside" | "effective" | "datum" | "pitch") | null;
         };
         /**
          * DutySave
@@ -3530,7 +3719,7 @@ export interface components {
              * @description standard groove of that section
              * @default null
              */
-            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L") | null;
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | null;
             /**
              * Groove Dish
              * @description groove dished, each side, by gauge
@@ -3580,6 +3769,11 @@ export interface components {
                 number,
                 number
             ][];
+            /**
+             * Instead
+             * @description what would make it possible; empty where it is right
+             */
+            instead: string;
             pitch_diameter: components["schemas"]["Figure"] | null;
             proper_pitch_diameter: components["schemas"]["Figure"] | null;
             /** Reason */
@@ -4028,7 +4222,7 @@ export interface components {
              * @description groove of the sheaves, where the belt is gone
              * @default null
              */
-            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L") | null;
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | null;
             /**
              * Marking
              * @description what can be read; ? for a worn digit
@@ -4065,6 +4259,22 @@ export interface components {
             readings: components["schemas"]["ReadingOut"][];
             /** To Tell Apart */
             to_tell_apart: string;
+        };
+        /**
+         * IdlerIn
+         * @description An idler at the middle of a span, on fixed centres.
+         */
+        IdlerIn: {
+            /**
+             * Depth
+             * @description how deep it pushes the belt in now, from the straight line
+             */
+            depth: number | string;
+            /**
+             * Span
+             * @description length of the span it presses on
+             */
+            span: number | string;
         };
         /**
          * JointIn
@@ -4136,6 +4346,72 @@ export interface components {
             clockwise?: boolean;
         };
         /**
+         * LengthOffIn
+         * @description The right belt, the offered one, and the room.
+         */
+        LengthOffIn: {
+            driven: components["schemas"]["SheaveIn"];
+            driver: components["schemas"]["SheaveIn"];
+            /**
+             * Freed
+             * @description for a belt that clutches: length that the release gives back
+             * @default null
+             */
+            freed?: (number | string) | null;
+            /**
+             * @description for fixed centres with an idler
+             * @default null
+             */
+            idler?: components["schemas"]["IdlerIn"] | null;
+            /**
+             * Least Centre
+             * @description shafts as close as the slide lets them
+             * @default null
+             */
+            least_centre?: (number | string) | null;
+            /**
+             * Most Centre
+             * @description shafts as far apart as the slide lets them
+             * @default null
+             */
+            most_centre?: (number | string) | null;
+            /**
+             * Offered
+             * @description the belt at hand, such as B48
+             */
+            offered: string;
+            /**
+             * Right
+             * @description the belt that belongs there, such as B46
+             */
+            right: string;
+        };
+        /**
+         * LengthOffOut
+         * @description Where it would run and what room is left; negative room is lacking.
+         */
+        LengthOffOut: {
+            centre_change: components["schemas"]["Figure"];
+            idler_depth: components["schemas"]["Figure"] | null;
+            longer: components["schemas"]["Figure"];
+            offered_centre: components["schemas"]["Figure"];
+            /** Reason */
+            reason: string;
+            right_centre: components["schemas"]["Figure"];
+            /** @description beyond what laying the belt on asks for */
+            room_to_fit: components["schemas"]["Figure"] | null;
+            /** @description beyond the take-up it asks for */
+            room_to_tighten: components["schemas"]["Figure"] | null;
+            /** @description how loose it hangs when released */
+            slack: components["schemas"]["Figure"] | null;
+            slack_needed: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "will do" | "with care" | "will not do";
+        };
+        /**
          * LengthOut
          * @description Length in pitches and the centres that go with it.
          */
@@ -4167,9 +4443,14 @@ export interface components {
         };
         /**
          * LimitsIn
-         * @description What there is room for.
+         * @description What there is room for, and what motor, shafts and bearings stand.
          */
         LimitsIn: {
+            /**
+             * @description the bearing beside a sheave, which has to last
+             * @default null
+             */
+            bearing?: components["schemas"]["BearingLimitIn"] | null;
             /**
              * Belts
              * @description most belts
@@ -4183,11 +4464,34 @@ export interface components {
              */
             driven_outside?: (number | string) | null;
             /**
+             * Driven Shaft
+             * @description diameter of the driven shaft: the sheave needs a hub round it
+             * @default null
+             */
+            driven_shaft?: (number | string) | null;
+            /**
              * Driver Outside
              * @description largest driver that fits, outside diameter
              * @default null
              */
             driver_outside?: (number | string) | null;
+            /**
+             * Driver Shaft
+             * @description diameter of the driver's shaft: the sheave needs a hub round it
+             * @default null
+             */
+            driver_shaft?: (number | string) | null;
+            /**
+             * @description keep to the least sheave of a standard motor
+             * @default null
+             */
+            motor?: components["schemas"]["MotorLimitIn"] | null;
+            /**
+             * Shaft Pull
+             * @description largest pull that either shaft stands
+             * @default null
+             */
+            shaft_pull?: (number | string) | null;
             /**
              * Width
              * @description widest sheave face that fits
@@ -4507,6 +4811,24 @@ export interface components {
             measured_as: string;
             widest_face: components["schemas"]["Figure"];
         };
+        /**
+         * MotorLimitIn
+         * @description A standard T-frame motor on the driver.
+         */
+        MotorLimitIn: {
+            /**
+             * Frame
+             * @description frame off the nameplate, such as 254T
+             * @default null
+             */
+            frame?: string | null;
+            /**
+             * Power
+             * @description nameplate power; the duty's is taken where left open
+             * @default null
+             */
+            power?: (number | string) | null;
+        };
         /** MotorMinSheaveRequest */
         MotorMinSheaveRequest: {
             /**
@@ -4708,7 +5030,7 @@ export interface components {
              * Groove
              * @enum {string}
              */
-            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L";
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
             /** Name */
             name: string;
             /**
@@ -4800,6 +5122,71 @@ export interface components {
              * @description speed of the small sheave
              */
             speed: number | string;
+        };
+        /**
+         * RangeIn
+         * @description A drive and the speeds that its driver runs at.
+         */
+        RangeIn: {
+            belt: components["schemas"]["BeltIn"];
+            /** @description the driven shaft */
+            driven: components["schemas"]["DrivenIn"];
+            /** @description the driving shaft */
+            driver: components["schemas"]["ShaftIn"];
+            /**
+             * High
+             * @description fastest driver speed
+             */
+            high: number | string;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /**
+             * Load
+             * @description how the load goes with speed: conveyor, winder, or fan and pump
+             * @default constant torque
+             * @enum {string}
+             */
+            load?: "constant torque" | "constant power" | "fan";
+            /**
+             * Low
+             * @description slowest driver speed
+             */
+            low: number | string;
+            /**
+             * Own Ratings
+             * @description your own rating table, for the basis own-table
+             * @default null
+             */
+            own_ratings?: components["schemas"]["OwnRatingIn"][] | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Slip
+             * @description belt slip; none is assumed, up to 2 % is shown
+             * @default null
+             */
+            slip?: (number | string) | null;
+        };
+        /**
+         * RangeOut
+         * @description Every speed that was rated; the worst asks for most belts.
+         */
+        RangeOut: {
+            belts: components["schemas"]["Figure"];
+            belts_needed: components["schemas"]["Figure"];
+            /** Enough */
+            enough: boolean;
+            /** Points */
+            points: components["schemas"]["AtSpeedOut"][];
+            worst: components["schemas"]["AtSpeedOut"];
         };
         /**
          * RatingIn
@@ -5374,7 +5761,7 @@ export interface components {
              * @description groove section
              * @enum {string}
              */
-            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L";
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
             /**
              * Kind
              * @description which diameter: outside by tape or caliper (the default), datum or pitch (classical), effective (narrow)
@@ -5727,7 +6114,7 @@ export interface components {
              * Groove
              * @enum {string}
              */
-            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L";
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
             /**
              * Kind
              * @default outside
@@ -6372,6 +6759,21 @@ export interface components {
             title: string;
         };
         /**
+         * ThisOneIn
+         * @description The drive in mind.
+         */
+        ThisOneIn: {
+            /**
+             * Belt
+             * @description the belt, such as B90
+             */
+            belt: string;
+            /** @description the driven sheave */
+            driven: components["schemas"]["SheaveIn"];
+            /** @description the driver sheave */
+            driver: components["schemas"]["SheaveIn"];
+        };
+        /**
          * VBeltBasesOut
          * @description Every book's word on one drive. The books are never mixed: each has its own factors.
          */
@@ -6590,6 +6992,61 @@ export interface components {
             /** Working */
             working: components["schemas"]["WorkingStep"][];
         };
+        /** VBeltRangeRequest */
+        VBeltRangeRequest: {
+            /**
+             * Basis
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            input: components["schemas"]["RangeIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** VBeltRangeResponse */
+        VBeltRangeResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["RangeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /** VBeltRatingRequest */
         VBeltRatingRequest: {
             /**
@@ -6789,6 +7246,61 @@ export interface components {
             /** Working */
             working: components["schemas"]["WorkingStep"][];
         };
+        /** VBeltWhyNotRequest */
+        VBeltWhyNotRequest: {
+            /**
+             * Basis
+             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
+             * @default ip20-1988
+             * @enum {string}
+             */
+            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            input: components["schemas"]["WhyNotIn"];
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** VBeltWhyNotResponse */
+        VBeltWhyNotResponse: {
+            /**
+             * Basis
+             * @enum {string}
+             */
+            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            result: components["schemas"]["WhyNotOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /** ValidationErrorModel */
         ValidationErrorModel: {
             /**
@@ -6878,6 +7390,117 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * WhyNotIn
+         * @description A duty with its limits, and the drive in mind.
+         */
+        WhyNotIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /** @description parts that stay */
+            fixed?: components["schemas"]["FixedIn"];
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["LimitsIn"];
+            /**
+             * Own Ratings
+             * @description your own rating table, for the basis own-table
+             * @default null
+             */
+            own_ratings?: components["schemas"]["OwnRatingIn"][] | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * Series
+             * @description inch or metric sections, or all
+             * @default inch
+             * @enum {string}
+             */
+            series?: "all" | "inch" | "metric";
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Slip
+             * @description belt slip; none is assumed, up to 2 % is shown
+             * @default null
+             */
+            slip?: (number | string) | null;
+            /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            this: components["schemas"]["ThisOneIn"];
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
+        };
+        /**
+         * WhyNotLine
+         * @description One limit: does this drive meet it, and its figure.
+         */
+        WhyNotLine: {
+            /** Limit */
+            limit: string;
+            /** Passes */
+            passes: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
+         * WhyNotOut
+         * @description Every limit, the failed ones first; ``place`` among all that pass, 0 where it fails.
+         */
+        WhyNotOut: {
+            /** Accepted */
+            accepted: number;
+            /** Best Cost */
+            best_cost: number | null;
+            /** Cost */
+            cost: number | null;
+            design_power: components["schemas"]["Figure"];
+            /** Fits */
+            fits: boolean;
+            /**
+             * Heaviest
+             * @description what pulls it down most in the order; empty where it fails
+             */
+            heaviest: string;
+            /** Lines */
+            lines: components["schemas"]["WhyNotLine"][];
+            /** Name */
+            name: string;
+            /** Place */
+            place: number;
         };
         /**
          * WorkingStep
@@ -7720,6 +8343,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_belt_length_off_calc_belt_length_off_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltLengthOffRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltLengthOffResponse"];
                 };
             };
             /** @description problem */
@@ -11172,6 +11907,118 @@ export interface operations {
             };
         };
     };
+    calc_calc_v_belt_range_calc_v_belt_range_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VBeltRangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VBeltRangeResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_v_belt_rating_calc_v_belt_rating_post: {
         parameters: {
             query?: never;
@@ -11304,6 +12151,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VBeltSelectResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_v_belt_why_not_calc_v_belt_why_not_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VBeltWhyNotRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VBeltWhyNotResponse"];
                 };
             };
             /** @description problem */

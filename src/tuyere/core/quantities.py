@@ -100,6 +100,8 @@ QUANTITIES: dict[str, Quantity] = {
     "b_T": _("b", "1", "durability exponent"),
     "N_p": _(r"N_\mathrm{P}", "1", "passes"),
     "t_life": _("t", "h", "life"),
+    "L_off": _(r"L'", "mm", "length of the offered belt"),
+    "L_more": _(r"\Delta L", "mm", "how much longer the offered belt is"),
     "K_link": _(r"K_\mathrm{link}", "1", "share of a link belt"),
     "P_lk": _(r"P_\mathrm{link}", "kW", "power one link belt carries"),
     "N_x": _("N", "1", "belts needed, before rounding up"),

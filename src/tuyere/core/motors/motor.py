@@ -78,6 +78,9 @@ def motor_speed(
     return MotorSpeed(sync, low, high, slip, ends[0], ends[1])
 
 
+ROUNDED = 0.02  # nameplates round: 11 kW and 15 hp are one motor
+
+
 @dataclass(frozen=True, slots=True)
 class LeastSheave:
     """Least sheave and widest face, mm, and the frame they go with."""
@@ -105,7 +108,7 @@ def least_motor_sheave(power_kw: float, rpm: float, narrow: bool, frame: str | N
     t = table("min_sheaves")
     column = t.index("narrow" if narrow else "conventional")
     rows = [
-        r for r in t.rows if r[1] == at and r[2] - 1e-6 <= power <= r[3] + 1e-6 and (frame is None or r[0] == frame)
+        r for r in t.rows if r[1] == at and r[2] * (1 - ROUNDED) <= power <= r[3] * (1 + ROUNDED) and (frame is None or r[0] == frame)
     ]
     if not rows:
         sizes = sorted({r[3] for r in t.rows if r[1] == at and (frame is None or r[0] == frame)})

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.shafts.formulas import ISO281, far_bearing, near_bearing, rating_life
+from tuyere.core.shafts.formulas import ISO281, far_bearing, load_for_life, near_bearing, pull_of_near_load, rating_life
 from tuyere.core.steps import looked_up, mark
 
 EXPONENT = {"ball": 3.0, "roller": 10 / 3}
@@ -51,3 +51,19 @@ def overhung(pull_n: float, overhang_mm: float, spacing_mm: float, rpm: float | 
     for name, load, rating in (("near_life", near, near_n), ("far_life", far, far_n)):
         lives.append(None if rating is None or rpm is None else bearing_life(load, rating, rpm, kind, name))
     return BearingLoads(near, far, lives[0], lives[1])
+
+
+def largest_pull(rating_n: float, rpm: float, hours: float, kind: str, overhang_mm: float, spacing_mm: float) -> float:
+    """Largest pull of a drive in N that lets the near bearing reach its hours; raises InputError for an unknown kind.
+
+    Source: ISO 281, statics.
+
+    >>> pull = largest_pull(14000.0, 1000.0, 5717.0, "ball", 100.0, 300.0)
+    >>> round(overhung(pull, 100.0, 300.0, 1000.0, 14000.0, None, "ball").near_life_h)
+    5717
+    """
+    if kind not in EXPONENT:
+        raise InputError("kind", kind, "not a kind of rolling bearing", "ball or roller")
+    exponent = looked_up("e_b", EXPONENT[kind], "", ISO281)
+    load = load_for_life(rating_n, exponent, rpm, hours)
+    return float(mark("largest_pull", pull_of_near_load(load, overhang_mm, spacing_mm)))

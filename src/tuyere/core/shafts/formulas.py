@@ -22,3 +22,15 @@ def far_bearing(F_p: Num, l_o: Num, l_b: Num) -> Num:
 def rating_life(C_b: Num, P_b_eq: Num, e_b: Num, n_b: Num) -> Num:
     """Hours that nine bearings in ten reach."""
     return 1e6 / (60 * n_b) * (C_b / P_b_eq) ** e_b
+
+
+@formula("P_b_eq", ISO281)
+def load_for_life(C_b: Num, e_b: Num, n_b: Num, L_10: Num) -> Num:
+    """The load under which nine bearings in ten reach the hours."""
+    return C_b * (60 * n_b * L_10 / 1e6) ** (-1 / e_b)
+
+
+@formula("F_p", STATICS)
+def pull_of_near_load(P_b_eq: Num, l_o: Num, l_b: Num) -> Num:
+    """The pull that puts that load on the bearing beside the sheave."""
+    return P_b_eq * l_b / (l_o + l_b)

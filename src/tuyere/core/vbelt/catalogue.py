@@ -37,6 +37,10 @@ COLUMNS = (
     "K_c",
     "groove_pitch",
     "edge",
+    "motor_size",
+    "wedge",
+    "driver_bottom",
+    "driven_bottom",
 )
 
 
@@ -197,4 +201,9 @@ def _columns(
         "K_c": flat(of.K_c),
         "groove_pitch": flat(groove.pitch_mm),
         "edge": flat(groove.edge_mm),
+        # The motor table is by pitch diameter for classical belts, by outside diameter for wedge belts.
+        "motor_size": outside[d1] if of.wedge else pitch[d1],
+        "wedge": flat(1.0 if of.wedge else 0.0),
+        "driver_bottom": outside[d1] - 2 * groove.depth_mm,
+        "driven_bottom": outside[d2] - 2 * groove.depth_mm,
     }

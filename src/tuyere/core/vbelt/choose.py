@@ -2,71 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
-from typing import Any
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
-from tuyere.core.rounding import round_up
-from tuyere.core.speeds.formulas import belt_speed, driven_speed, small_sheave_speed
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
-from tuyere.core.tension.formulas import (
-    arc_factor_closed,
-    centrifugal_tension,
-    design_horsepower,
-    hub_load_standing,
-    speed_in_feet,
-    static_tension,
-    static_tension_newtons,
-)
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.belts import Belt
 from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
-from tuyere.core.vbelt.formulas import belts_needed
+from tuyere.core.vbelt.limits import LIMITS, PASS, Array, Stock, Wanted, evaluate, misses, speed_error
 from tuyere.core.vbelt.sections import sections
 from tuyere.core.vbelt.sheaves import Sheave
-from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S
-
-Array = NDArray[np.float64]
-
-LEAST_ARC, METRIC_LEAST_ARC = 82.8, 90.0  # where the arc tables end
-PASS = 1e-12  # a miss smaller than rounding is none
-WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0, "stock": 1.0}
-LIMITS = ("speed", "sheave size", "centre distance", "arc", "rim speed", "rating table", "power", "belts", "face width")
-
-
-@dataclass(frozen=True, slots=True)
-class Stock:
-    """What is on the shelf: belt designations, and sheaves as (groove, diameter along the length's line in mm)."""
-
-    belts: frozenset[str] = frozenset()
-    sheaves: tuple[tuple[str, float], ...] = ()
-
-    def has_sheave(self, wheel: Sheave) -> bool:
-        """A sheave is the same part within half a millimetre."""
-        return any(groove == wheel.groove and abs(line - wheel.line_mm) <= 0.5 for groove, line in self.sheaves)
-
-
-@dataclass(frozen=True)
-class Wanted:
-    """The duty of a search. kW, rpm, mm; tolerances in percent."""
-
-    power_kw: float
-    design_kw: float
-    driver_rpm: float
-    driven_rpm: float
-    tolerance_percent: float
-    centre_low_mm: float
-    centre_high_mm: float
-    most_belts: int = 8
-    largest_driver_mm: float = np.inf
-    largest_driven_mm: float = np.inf
-    widest_mm: float = np.inf
-    slip_percent: float = 0.0
-    weights: dict[str, float] = field(default_factory=lambda: dict(WEIGHTS))
-    stock: Stock | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,100 +56,33 @@ class Choice:
     accepted: int
     best: tuple[Candidate, ...]
     rejected: tuple[Rejected, ...]
+    costs: Array
+    least: dict[str, float]
 
 
-def speed_error(c: dict[str, Any], wanted: Wanted) -> Any:
-    """Driven speed against the wanted one, percent."""
-    driven = driven_speed(wanted.driver_rpm, c["driver_pitch"], c["driven_pitch"], wanted.slip_percent)
-    return 100 * (driven / wanted.driven_rpm - 1)
+@dataclass(frozen=True, slots=True)
+class LimitLine:
+    """One limit of one drive: its figure, the bound, and by how much it misses (percent; 0 or less passes, infinite if not defined)."""
+
+    limit: str
+    value: float
+    bound: float
+    miss_percent: float
+
+    @property
+    def passes(self) -> bool:
+        """Within rounding."""
+        return self.miss_percent <= 100 * PASS
 
 
-def _power(catalogue: Catalogue, rows: NDArray[np.int64], c: dict[str, Any], small_rpm: Any) -> Array:
-    """kW of one belt, row by row, each section by its own basis; nan outside a basis's tables."""
-    of = catalogue.section_index[rows]
-    kw = np.full(len(rows), np.nan)
-    every = list(sections().values())
-    for number, basis in catalogue.rated_by.items():
-        at = np.flatnonzero(of == number)
-        if len(at):
-            part = {n: c[n][at] for n in ("small_pitch", "ratio", "K_theta", "K_L")}
-            kw[at] = basis.powers(
-                every[number], part["small_pitch"], part["ratio"], small_rpm[at], part["K_theta"], part["K_L"]
-            ).belt_kw
-    return kw
+@dataclass(frozen=True, slots=True)
+class WhyNot:
+    """One drive against every limit of a search, and its place among those that pass (1 is the first; 0 if it fails)."""
 
-
-def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> dict[str, Any]:
-    """Figures of candidates for a duty, by the same formulas as the single drive.
-
-    Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, hub (N, standing), width (mm).
-    """
-    c = {n: catalogue.columns[n][rows] for n in COLUMNS}
-    error = speed_error(c, wanted)
-    speed = belt_speed(c["driver_pitch"], wanted.driver_rpm)
-    small_rpm = small_sheave_speed(wanted.driver_rpm, c["driver_pitch"], c["small_pitch"])
-    power = _power(catalogue, rows, c, small_rpm)
-    exact = belts_needed(wanted.design_kw, power)
-    belts = np.maximum(round_up(exact), 1.0)
-    feet = speed_in_feet(speed)
-    t_st = static_tension(
-        arc_factor_closed(c["arc"]),
-        design_horsepower(wanted.design_kw),
-        belts,
-        feet,
-        centrifugal_tension(c["K_c"], feet),
-    )
-    hub = hub_load_standing(belts, static_tension_newtons(t_st), c["arc"])
-    return {
-        "driven_rpm": wanted.driven_rpm * (1 + error / 100),
-        "error": error,
-        "speed": speed,
-        "power": power,
-        "exact": exact,
-        "belts": belts,
-        "hub": hub,
-        "width": (belts - 1) * c["groove_pitch"] + 2 * c["edge"],
-    }
-
-
-def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[Any, Any, Any]]:
-    """Per limit of LIMITS: (value, bound, how far beyond as a fraction; 0 or less passes, inf if not defined)."""
-    high = c["centre"] > wanted.centre_high_mm
-    bound = np.where(high, wanted.centre_high_mm, wanted.centre_low_mm)
-    off = np.maximum(c["centre"] - wanted.centre_high_mm, wanted.centre_low_mm - c["centre"])
-    size = np.maximum(
-        1 - c["small_pitch"] / c["least_pitch"],
-        np.maximum(
-            c["driver_outside"] / wanted.largest_driver_mm - 1, c["driven_outside"] / wanted.largest_driven_mm - 1
-        ),
-    )
-    carries = r["power"] > 0
-    # A row without an arc factor falls at the arc; without a power it is outside its rating table.
-    arcless = np.isnan(c["K_theta"])
-    known = ~np.isnan(r["power"]) | arcless
-    carries = carries | arcless
-    least_arc = np.where(c["arc"] < LEAST_ARC, LEAST_ARC, METRIC_LEAST_ARC)
-    belts = np.where(r["power"] > 0, r["belts"], 1.0)
-    width = np.where(r["power"] > 0, r["width"], 0.0)
-    return [
-        (r["error"], wanted.tolerance_percent, (np.abs(r["error"]) - wanted.tolerance_percent) / 100),
-        (c["small_pitch"], c["least_pitch"], size),
-        (c["centre"], bound, np.where(np.isnan(off), np.inf, off / max(wanted.centre_high_mm, 1.0))),
-        (
-            c["arc"],
-            least_arc,
-            np.where(
-                np.isnan(c["centre"]),
-                0.0,
-                np.where(np.isnan(c["K_theta"]), np.maximum(1 - c["arc"] / least_arc, 1e-6), 0.0),
-            ),
-        ),
-        (r["speed"], RIM_SPEED_LIMIT_M_S, r["speed"] / RIM_SPEED_LIMIT_M_S - 1),
-        (r["power"], 0.0, np.where(known, 0.0, np.inf)),
-        (r["power"], 0.0, np.where(known & ~carries, np.nan_to_num(np.abs(r["power"])) / wanted.design_kw + 1e-6, 0.0)),
-        (r["belts"], float(wanted.most_belts), belts / wanted.most_belts - 1),
-        (r["width"], wanted.widest_mm, width / wanted.widest_mm - 1),
-    ]
+    lines: tuple[LimitLine, ...]
+    place: int
+    cost: float
+    parts: dict[str, float]
 
 
 @dataclass
@@ -262,11 +143,44 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
         _rejected(catalogue, k, int(counts[k]), lone[k], first[k]) for k in range(len(LIMITS)) if counts[k]
     )
     if not passed:
-        return Choice(len(catalogue), 0, (), rejected)
+        return Choice(len(catalogue), 0, (), rejected, np.zeros(0), {})
     rows = np.concatenate(passed)
     found = {n: np.concatenate([f[n] for f in figures]) for n in figures[0]}
-    best = _ranked(catalogue, rows, found, wanted, keep, each_section)
-    return Choice(len(catalogue), len(rows), tuple(best), rejected)
+    least = {
+        "belts": float(found["belts"].min()),
+        "shaft_load": float(found["hub"].min()),
+        "width": float(found["width"].min()),
+    }
+    parts = _parts(catalogue, rows, found, wanted, least)
+    cost = sum(wanted.weights.get(n, 0.0) * p for n, p in parts.items()) + np.zeros(len(rows))
+    best = _ranked(catalogue, rows, found, wanted, parts, cost, keep, each_section)
+    return Choice(len(catalogue), len(rows), tuple(best), rejected, np.sort(cost), least)
+
+
+def _one(x: object) -> float:
+    return float(np.broadcast_to(np.asarray(x, dtype=float), (1,))[0])
+
+
+def why_not(catalogue: Catalogue, wanted: Wanted, found: Choice) -> WhyNot:
+    """The one drive of a catalogue of one, against every limit and against what a search found.
+
+    Raises IndexError when the catalogue is empty.
+    """
+    row = np.array([0])
+    c = {n: catalogue.columns[n][row] for n in COLUMNS}
+    with quiet(), np.errstate(all="ignore"):
+        r = evaluate(catalogue, row, wanted)
+        limits = misses(c, r, wanted)
+        lines = tuple(
+            LimitLine(name, _one(value), _one(bound), 100 * _one(miss))
+            for name, (value, bound, miss) in zip(LIMITS, limits, strict=True)
+        )
+        least = {k: min(v, found.least.get(k, v)) for k, v in (("belts", float(r["belts"][0])), ("shaft_load", float(r["hub"][0])),
+                                                                ("width", float(r["width"][0])))}  # fmt: skip
+        parts = {n: float(p[0]) for n, p in _parts(catalogue, row, r, wanted, least).items()}
+    cost = sum(wanted.weights.get(n, 0.0) * p for n, p in parts.items())
+    passes = all(line.passes for line in lines)
+    return WhyNot(lines, int(np.sum(found.costs < cost - 1e-9)) + 1 if passes else 0, float(cost), parts)
 
 
 def _name(catalogue: Catalogue, row: int) -> str:
@@ -300,21 +214,33 @@ def _not_there(catalogue: Catalogue, rows: NDArray[np.int64], stock: Stock) -> A
     return missing
 
 
-def _ranked(
-    catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted, keep: int, each_section: int
-) -> list[Candidate]:
-    """The best few: each figure against the best one found, weighted; a pair of sheaves is shown once."""
-    w = wanted.weights
+def _parts(
+    catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted, least: dict[str, float]
+) -> dict[str, Array]:
+    """Each figure against the best one found; the speed error against the tolerance; the shelf by thirds."""
     parts = {
-        "belts": found["belts"] / found["belts"].min(),
-        "shaft_load": found["hub"] / found["hub"].min(),
-        "width": found["width"] / found["width"].min(),
+        "belts": found["belts"] / least["belts"],
+        "shaft_load": found["hub"] / least["shaft_load"],
+        "width": found["width"] / least["width"],
         "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01),
     }
+    if wanted.stock is not None:
+        parts["stock"] = 1 + _not_there(catalogue, rows, wanted.stock) / 3
+    return parts
+
+
+def _ranked(
+    catalogue: Catalogue,
+    rows: NDArray[np.int64],
+    found: dict[str, Array],
+    wanted: Wanted,
+    parts: dict[str, Array],
+    cost: Array,
+    keep: int,
+    each_section: int,
+) -> list[Candidate]:
+    """The best few; a pair of sheaves is shown once."""
     missing = None if wanted.stock is None else _not_there(catalogue, rows, wanted.stock)
-    if missing is not None:
-        parts["stock"] = 1 + missing / 3
-    cost = sum(w.get(n, 0.0) * p for n, p in parts.items())
     centre = catalogue.columns["centre"][rows]
     aside = np.abs(centre - (wanted.centre_low_mm + wanted.centre_high_mm) / 2)
     order = np.lexsort((aside, np.round(cost, 9)))

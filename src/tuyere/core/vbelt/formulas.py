@@ -196,3 +196,15 @@ def ridden_diameter(d_out: Num, y_t: Num, c_p: Num) -> Num:
 def opened_diameter(p_th: Num, turns: Num, phi_g: Num) -> Num:
     """One flank moves out by the thread's pitch a turn: the belt sinks between both."""
     return p_th * turns / tan(radians(phi_g / 2))
+
+
+@formula("d_eff", GEOMETRY)
+def diameter_on_face(d_out: Num, T_d: Num, c_p: Num) -> Num:
+    """On a flat pulley the belt's bottom rides on the face: the pitch line runs above it."""
+    return d_out + 2 * (T_d - c_p)
+
+
+@formula("L_more", DEFINITION)
+def length_gap(L_off: Num, L: Num) -> Num:
+    """How much longer the offered belt is."""
+    return L_off - L

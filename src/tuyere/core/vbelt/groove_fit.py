@@ -6,7 +6,7 @@ that has been opened: only the two widths differ.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import radians, tan
 
 from tuyere.core.errors import InputError
@@ -15,10 +15,12 @@ from tuyere.core.steps import looked_up, mark, quiet
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.formulas import belt_gap, opened_diameter, ridden_diameter, seat_depth
-from tuyere.core.vbelt.sections import groove_at, groove_rows
+from tuyere.core.vbelt.rules import rule
+from tuyere.core.vbelt.sections import belt_groove, groove_of_outside
 
 # Standing or sinking more than this is a wrong or worn fit: common practice, 1/16 in.
 PLAY_MM = MM_PER_IN / 16
+USUAL_MM = 8 * MM_PER_IN  # a sheave of this size stands in where none is given
 DISHED_MM = MM_PER_IN / 32
 BELT_ANGLE = 40.0
 EMERGENCY = {("A", "B"), ("AX", "B")}
@@ -64,6 +66,7 @@ class Fit:
     proper_mm: float | None
     verdict: str
     reason: str
+    instead: str
     groove_points: tuple[tuple[float, float], ...]
     belt_points: tuple[tuple[float, float], ...]
 
@@ -87,25 +90,23 @@ def belt_profile(name: str, field: str = "belt") -> BeltProfile:
 
 def standard_groove(section: str, outside_mm: float, field: str = "groove") -> Groove:
     """The standard groove of a sheave of that outside diameter. Raises InputError for an unknown section."""
-    rows = groove_rows(section)
-    if not rows:
+    row = groove_of_outside(section, outside_mm)
+    if row is None:
         raise InputError(
             field, section, "no standard groove in the table", "a belt section's name, or measure the groove"
         )
-    row = groove_at(section, outside_mm - rows[0].to_outside_mm)
-    assert row is not None
     return Groove(section, row.top_width_mm, row.depth_mm, row.angle_deg)
 
 
-def _under_rim(groove: str) -> float | None:
+def _under_rim(groove: str, outside_mm: float) -> float | None:
     """How far a groove's pitch diameter is under its outside diameter, mm; None for an unknown groove."""
-    rows = groove_rows(groove)
-    return rows[0].to_outside_mm + rows[0].to_pitch_mm if rows else None
+    row = groove_of_outside(groove, outside_mm)
+    return None if row is None else row.to_outside_mm + row.to_pitch_mm
 
 
-def _pitch_under_top(of: BeltProfile, outside_mm: float) -> float | None:
+def pitch_under_top(of: BeltProfile, outside_mm: float) -> float | None:
     """How far under a belt's top its pitch line runs, from its own standard groove; None without one."""
-    under = _under_rim(of.groove)
+    under = _under_rim(of.groove, outside_mm)
     if under is None:
         return None
     own = standard_groove(of.groove, outside_mm)
@@ -137,37 +138,60 @@ def _wedge(groove: str) -> bool:
     return groove.endswith("V") or groove.startswith("SP")
 
 
-def _judge(of: BeltProfile, groove: Groove, top: float, bottoms: bool, dish: float, worn: float) -> tuple[str, str]:
+def _for_belt(section: str, of: BeltProfile) -> str:
+    """A combination groove is one groove with a diameter for each of its two belts."""
+    return f"{of.groove} in A/B" if section.endswith(" in A/B") and of.groove in ("A", "B") else section
+
+
+BOTTOMS = (
+    "refused",
+    "It touches the bottom: no wedging, it slips and burns. Belt or groove is worn out, or the section is wrong.",
+    "A new belt, a new sheave, or the right section.",
+)
+DISHED = (
+    "worn",
+    "The groove is dished more than 1/32 in a side: a new belt in it dies early.",
+    "A new sheave; a worn belt in it can run until then.",
+)
+DEEP = "It sits over 1/16 in deeper than it should: belt or groove worn, or the wrong section."
+PROUD = (
+    "refused",
+    "It stands out of the groove: too wide for it.",
+    "The belt of this groove, or a sheave of this belt.",
+)
+
+
+def _by_rule(key: str, verdict: str) -> tuple[str, str, str]:
+    r = rule(key)
+    return verdict, f"{r.words} {r.why}", r.instead
+
+
+def _judge(
+    of: BeltProfile, groove: Groove, off: float, bottoms: bool, dish: float, worn: float
+) -> tuple[str, str, str]:
+    """Verdict, reason, and what would make it possible; ``off`` is how far the belt sits under where it should, mm."""
+    base = belt_groove(groove.section)
     if (of.section, groove.section) in EMERGENCY:
-        return (
-            "emergency",
-            "A narrower belt in a wider groove gets you home: it rides low, changes the ratio and carries less. Temporary, with a date.",
-        )
-    if groove.section and of.groove and of.groove != groove.section and {of.groove, groove.section} not in ALIKE:
-        narrow = {_wedge(of.groove), _wedge(groove.section)}
-        if len(narrow) == 2:
-            return "refused", "Classical and narrow belts never share a sheave: angle, depth and cord line differ."
-        if top < -PLAY_MM:
-            return (
-                "refused",
-                "Too wide for the groove: it rides on its edges, stands out and dies. Never, not even for a day.",
-            )
-        return "refused", "Not the belt of this groove."
+        return _by_rule("a-in-b", "emergency")
+    if groove.section and of.groove and of.groove != base and {of.groove, base} not in ALIKE:
+        if _wedge(of.groove) != _wedge(base):
+            return _by_rule("classical-wedge", "refused")
+        return _by_rule("b-in-a" if off < -PLAY_MM else "narrow-in-wide", "refused")
     if bottoms:
-        return (
-            "refused",
-            "It touches the bottom: no wedging, it slips and burns. Belt or groove is worn out, or the section is wrong.",
-        )
+        return BOTTOMS
     if dish > DISHED_MM:
-        return "worn", "The groove is dished more than 1/32 in a side: a new belt in it dies early. Replace the sheave."
-    if top > PLAY_MM:
+        return DISHED
+    if off > PLAY_MM:
         return (
             "worn" if worn > 0 or not groove.section else "refused",
-            "It sits over 1/16 in under the rim: belt or groove worn, or the wrong section.",
+            DEEP,
+            "A new belt first; if it still sits deep, a new sheave." if worn > 0 else "The belt of this groove.",
         )
-    if top < -PLAY_MM - (MM_PER_IN / 32 if of.family == "narrow" else 0.0):
-        return "refused", "It stands out of the groove: too wide for it."
-    return "right", "It sits where it should, driving on its flanks."
+    if off < -PLAY_MM - (MM_PER_IN / 32 if of.family == "narrow" and not groove.section else 0.0):
+        return PROUD
+    if groove.section.endswith(" in A/B"):
+        return _by_rule("a-in-ab", "right")
+    return "right", "It sits where it should, driving on its flanks.", ""
 
 
 def work_fit(
@@ -186,6 +210,7 @@ def work_fit(
         raise InputError(
             "belt_wear", belt_worn_mm, "that much wear leaves no belt", f"under {of.width_mm / 4:.1f} mm a side"
         )
+    groove = replace(groove, section=_for_belt(groove.section, of))
     t = table("belt_profiles")
     width = looked_up("W_t", of.width_mm - 2 * belt_worn_mm, t.id, t.source_of())
     wide = groove.width_mm + 2 * groove_dish_mm + opened_mm
@@ -195,21 +220,25 @@ def work_fit(
     top = min(seated, groove.depth_mm - of.depth_mm) if bottoms else seated
     share = min(1.0, max(0.0, (of.depth_mm + min(top, 0.0)) / of.depth_mm))
     pitch = proper = None
+    should = 0.0
+    size = USUAL_MM if outside_mm is None else outside_mm
+    rim, under = _under_rim(groove.section, size), pitch_under_top(of, size)
+    if rim is not None and under is not None and belt_groove(groove.section) == of.groove:
+        should = rim / 2 - under
     if outside_mm is not None:
-        under = _pitch_under_top(of, outside_mm)
         if under is not None:
             pitch = float(mark("pitch", ridden_diameter(outside_mm, top, under)))
-        if (rim := _under_rim(groove.section)) is not None:
+        if rim is not None:
             proper = outside_mm - rim
     worn_belt = BeltProfile(of.section, of.family, of.construction, float(width), of.depth_mm, of.groove)
-    verdict, reason = _judge(worn_belt, groove, top, bottoms, groove_dish_mm, belt_worn_mm)
+    verdict, reason, instead = _judge(worn_belt, groove, top - should, bottoms, groove_dish_mm, belt_worn_mm)
     if verdict != "right":
-        notice("danger" if verdict == "refused" else "caution", "fit-" + verdict, reason, "input.belt")
+        notice("danger" if verdict == "refused" else "caution", "fit-" + verdict, reason, "input.belt", instead)
     if {of.groove, groove.section} in ALIKE and of.groove != groove.section:
         notice("info", "light-duty", "Light-duty and industrial belts of this width share sheaves on small machines: the ride is judged "
                "here, the duty is not.", "input.belt")  # fmt: skip
     groove_points, belt_points = _points(groove, wide, worn_belt, top)
-    return Fit(top, gap, bottoms, share, pitch, proper, verdict, reason, groove_points, belt_points)
+    return Fit(top, gap, bottoms, share, pitch, proper, verdict, reason, instead, groove_points, belt_points)
 
 
 def opened_pitch_change(thread_pitch_mm: float, turns: float, angle_deg: float) -> float:

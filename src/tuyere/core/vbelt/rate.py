@@ -30,6 +30,7 @@ from tuyere.core.vbelt.groove_fit import EMERGENCY, belt_profile, standard_groov
 from tuyere.core.vbelt.sections import Section
 from tuyere.core.vbelt.sheaves import Sheave
 from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S, Allowance, allowance
+from tuyere.core.vbelt.v_flat import flat_arc_factor, judge_ratio
 
 MOST_BELTS = 30
 LINK_SECTIONS = ("A", "B", "C")
@@ -56,6 +57,7 @@ class Given:
     clockwise: bool = True
     tape_mark_mm: float | None = None
     link: bool = False
+    v_flat: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,12 +137,18 @@ def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: 
 
 
 def rate_one_belt(
-    belt: Belt, small_pitch_mm: float, large_pitch_mm: float, small_rpm: float, arc_deg: float, asked: Basis = DEFAULT
+    belt: Belt,
+    small_pitch_mm: float,
+    large_pitch_mm: float,
+    small_rpm: float,
+    arc_deg: float,
+    asked: Basis = DEFAULT,
+    v_flat: bool = False,
 ) -> BeltRating:
-    """Power of one belt on a drive, by a rating basis. Raises InputError outside its tables."""
+    """Power of one belt on a drive, by a rating basis; ``v_flat`` on a flat driven pulley. Raises InputError outside its tables."""
     basis = basis_for(asked, belt.section)
     ratio = mark("ratio", ratio_of_diameters(large_pitch_mm, small_pitch_mm))
-    k_theta = mark("arc_factor", basis.arc_factor(arc_deg))
+    k_theta = mark("arc_factor", flat_arc_factor(arc_deg) if v_flat else basis.arc_factor(arc_deg))
     k_l = mark("length_factor", basis.length_factor(belt))
     p = basis.powers(belt.section, small_pitch_mm, ratio, small_rpm, k_theta, k_l)
     if p.belt_kw <= 0:
@@ -219,6 +227,8 @@ def rate(given: Given) -> Rating:
                 f"a {given.belt.section.shown} belt runs in {given.belt.section.groove} grooves",
                 given.belt.section.groove,
             )
+    if given.v_flat:
+        judge_ratio(given.driven.pitch_mm / given.driver.pitch_mm)
     design = mark("design_power", design_power(given.power_kw, given.service_factor))
     small, large = small_and_large(given.driver, given.driven)
     small_field = "driver.sheave" if small is given.driver else "driven.sheave"
@@ -250,7 +260,9 @@ def rate(given: Given) -> Rating:
     large_arc = mark("large_arc", open_large_arc(centre, small.line_mm, large.line_mm))
     span = mark("span", open_span(centre, small.line_mm, large.line_mm))
 
-    one = rate_one_belt(given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis)
+    one = rate_one_belt(
+        given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis, given.v_flat
+    )
     if given.link:
         one = rated_as_link(given.belt, one)
     exact = mark("belts_exact", belts_needed(design, one.corrected_kw))

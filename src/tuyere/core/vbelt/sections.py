@@ -48,6 +48,11 @@ class Section:
         return self.family == "metric"
 
     @property
+    def wedge(self) -> bool:
+        """A narrow belt, inch or metric."""
+        return self.narrow or self.name.startswith(("SP", "XP"))
+
+    @property
     def shown(self) -> str:
         """The section as it is written here; a metric cogged belt may be marked otherwise."""
         return f"SP{self.name[-1]} cogged" if self.name.startswith("XP") else self.name
@@ -101,7 +106,12 @@ class GrooveRow:
 @cache
 def groove_rows(groove: str) -> tuple[GrooveRow, ...]:
     """The rows of a standard groove, smallest sheave first; empty for an unknown one."""
-    for name, scale in (("grooves", MM_PER_IN), ("metric_grooves", 1.0), ("light_grooves", MM_PER_IN)):
+    for name, scale in (
+        ("grooves", MM_PER_IN),
+        ("deep_grooves", MM_PER_IN),
+        ("metric_grooves", 1.0),
+        ("light_grooves", MM_PER_IN),
+    ):
         t = table(name)
         if rows := t.select(section=groove):
             return tuple(_groove(t, row, scale) for row in rows)
@@ -133,3 +143,15 @@ def groove_at(groove: str, line_mm: float) -> GrooveRow | None:
     rows = groove_rows(groove)
     held = [r for r in rows if r.over_mm <= line_mm + 1e-9] or list(rows[:1])
     return held[-1] if held else None
+
+
+def groove_of_outside(groove: str, outside_mm: float) -> GrooveRow | None:
+    """The groove of a sheave of that outside diameter; None for an unknown groove."""
+    rows = groove_rows(groove)
+    held = [r for r in rows if r.over_mm <= outside_mm - r.to_outside_mm + 1e-9] or list(rows[:1])
+    return held[-1] if held else None
+
+
+def belt_groove(groove: str) -> str:
+    """The belts that run in a groove, by their own groove: deep and combination grooves hold the plain ones."""
+    return groove.split(" ")[0]

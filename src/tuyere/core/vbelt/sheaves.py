@@ -14,18 +14,19 @@ from tuyere.core.vbelt.formulas import (
     outside_from_datum,
     pitch_from_effective,
 )
-from tuyere.core.vbelt.sections import METRIC_GROOVES, groove_rows
+from tuyere.core.vbelt.sections import METRIC_GROOVES, belt_groove, groove_at, groove_of_outside
 
 KINDS = ("outside", "effective", "datum", "pitch")
 NARROW_GROOVES = ("3V", "5V", "8V")
 LIGHT_GROOVES = ("2L", "3L", "4L", "5L")
 CLASSICAL_GROOVES = ("A", "B", "C", "D", "E")
-GROOVES = CLASSICAL_GROOVES + NARROW_GROOVES + METRIC_GROOVES + LIGHT_GROOVES
+DEEP_GROOVES = ("A deep", "B deep", "C deep", "D deep", "A in A/B", "B in A/B", "3V deep", "5V deep", "8V deep")
+GROOVES = CLASSICAL_GROOVES + NARROW_GROOVES + METRIC_GROOVES + LIGHT_GROOVES + DEEP_GROOVES
 
 
 @dataclass(frozen=True, slots=True)
 class Sheave:
-    """``line_mm`` pairs with the belt length (datum or effective); ``pitch_mm`` with speed and rating."""
+    """``groove`` is that of the belts it holds; ``line_mm`` pairs with the belt length (datum or effective); ``pitch_mm`` with speed and rating."""
 
     groove: str
     line_mm: float
@@ -42,12 +43,13 @@ def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") ->
     """
     if groove not in GROOVES:
         raise InputError(f"{field}.groove", groove, "unknown groove", "one of " + " ".join(GROOVES))
-    effective = groove in NARROW_GROOVES + LIGHT_GROOVES
+    effective = belt_groove(groove) in NARROW_GROOVES + LIGHT_GROOVES
     wrong = "datum" if effective else "effective"
     if kind not in KINDS or kind == wrong:
         good = [k for k in KINDS if k != wrong]
         raise InputError(f"{field}.kind", kind, f"{groove} grooves have no {kind} diameter", "one of " + " ".join(good))
-    row = groove_rows(groove)[0]
+    row = groove_of_outside(groove, diameter_mm) if kind == "outside" else groove_at(groove, diameter_mm)
+    assert row is not None
     least = 2 * (row.to_outside_mm + row.to_pitch_mm)
     if not diameter_mm > least:
         raise InputError(
@@ -56,15 +58,22 @@ def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") ->
             "too small to be a sheave with this groove",
             f"over {least / MM_PER_IN:.2f} in",
         )
+    own = belt_groove(groove)
+    h_o = looked_up("h_o", row.to_outside_mm, row.table_id, row.source)
     if effective:
         h_p = looked_up("h_p", row.to_pitch_mm, row.table_id, row.source)
-        line = float(effective_from_pitch(diameter_mm, h_p)) if kind == "pitch" else diameter_mm
+        line = float(
+            effective_from_pitch(diameter_mm, h_p)
+            if kind == "pitch"
+            else datum_from_outside(diameter_mm, h_o)
+            if kind == "outside"
+            else diameter_mm
+        )
         pitch = diameter_mm if kind == "pitch" else float(pitch_from_effective(line, h_p))
-        return Sheave(groove, line, pitch, line)
-    h_o = looked_up("h_o", row.to_outside_mm, row.table_id, row.source)
+        return Sheave(own, line, pitch, diameter_mm if kind == "outside" else float(outside_from_datum(line, h_o)))
     line = float(datum_from_outside(diameter_mm, h_o)) if kind == "outside" else diameter_mm
     outside = diameter_mm if kind == "outside" else float(outside_from_datum(line, h_o))
-    return Sheave(groove, line, line, outside)
+    return Sheave(own, line, line, outside)
 
 
 def standard_diameters(groove: str) -> list[tuple[float, str, bool]]:

@@ -10,10 +10,12 @@ from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, bas
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
 from tuyere.calc.registry import Input
+from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.tension.set_tension import Setting
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import Given, Rating
+from tuyere.core.vbelt.v_flat import flat_pulley
 
 
 class BeltIn(Input):
@@ -95,14 +97,20 @@ class VBeltDriveOut(Answer):
 
 
 def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
-    """The core's input of a drive."""
+    """The core's input of a drive. Raises InputError beside the field."""
+    one = belt(given.belt.designation)
+    wheel = given.driven.sheave
+    flat = wheel.groove == "flat"
+    if flat and wheel.kind not in (None, "outside"):
+        raise InputError("driven.sheave.kind", wheel.kind, "a flat pulley has an outside diameter only", "outside")
+    driven = flat_pulley(wheel.diameter.value, one.section) if flat else sheave_of(wheel, "driven.sheave")
     return Given(
         given.power.value,
         factor_of(given.service_factor),
         given.driver.speed.value,
         sheave_of(given.driver.sheave, "driver.sheave"),
-        sheave_of(given.driven.sheave, "driven.sheave"),
-        belt(given.belt.designation),
+        driven,
+        one,
         given.belt.count,
         slip_of(given.slip),
         basis_of(frame.basis, given.own_ratings),
@@ -110,6 +118,7 @@ def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
         given.layout.clockwise,
         frame.tape_mark_mm,
         given.belt.construction == "link",
+        flat,
     )
 
 

@@ -27,7 +27,7 @@ from tuyere.core.vbelt.bases.pick import basis_named
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.catalogue import build_catalogue
 from tuyere.core.vbelt.choose import Candidate, search
-from tuyere.core.vbelt.choose import Wanted as Search
+from tuyere.core.vbelt.limits import Wanted as Search
 from tuyere.core.vbelt.rate import Given, rate
 
 LINK = " link"

@@ -47,6 +47,7 @@ class FitOut(Answer):
 
     verdict: Literal["right", "emergency", "worn", "refused"]
     reason: str
+    instead: str = Field(description="what would make it possible; empty where it is right")
     under_rim: Figure = Field(description="belt's top under the rim; negative: it stands out")
     gap_below: Figure
     bottoms: bool
@@ -103,7 +104,7 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
         else f(100 * (r.pitch_mm / r.proper_mm - 1), "percent", step="pitch")
     )
     return FitOut(
-        verdict=r.verdict, reason=r.reason, under_rim=f(r.top_mm, "length", "size", "top"), gap_below=f(r.gap_mm, "length", "size", "gap"),
+        verdict=r.verdict, reason=r.reason, instead=r.instead, under_rim=f(r.top_mm, "length", "size", "top"), gap_below=f(r.gap_mm, "length", "size", "gap"),
         bottoms=r.bottoms, flank_contact=f(100 * r.contact_share, "percent"),
         pitch_diameter=None if r.pitch_mm is None else f(r.pitch_mm, "length", "size", "pitch"),
         proper_pitch_diameter=None if r.proper_mm is None else f(r.proper_mm, "length", "size"), speed_change=change,

@@ -18,7 +18,8 @@ from tuyere.core.vbelt.sections import section
 from tuyere.core.vbelt.sheaves import Sheave, sheave
 
 Kind = Literal["outside", "effective", "datum", "pitch"]
-Groove = Literal["A", "B", "C", "D", "E", "3V", "5V", "8V", "Z", "SPZ", "SPA", "SPB", "SPC", "2L", "3L", "4L", "5L"]
+Groove = Literal["A", "B", "C", "D", "E", "3V", "5V", "8V", "Z", "SPZ", "SPA", "SPB", "SPC", "2L", "3L", "4L", "5L",
+                 "A deep", "B deep", "C deep", "D deep", "A in A/B", "B in A/B", "3V deep", "5V deep", "8V deep"]  # fmt: skip
 
 
 class OwnRatingIn(Input):
@@ -74,10 +75,16 @@ class ShaftIn(Input):
     sheave: SheaveIn
 
 
+class DrivenWheelIn(SheaveIn):
+    """The driven sheave, or a flat pulley that V-belts run on."""
+
+    groove: Groove | Literal["flat"] = Field(description="groove section, or flat for V-belts on a flat pulley")  # type: ignore[assignment]
+
+
 class DrivenIn(Input):
     """The driven shaft's sheave."""
 
-    sheave: SheaveIn
+    sheave: DrivenWheelIn
 
 
 def sheave_of(given: SheaveIn, field: str) -> Sheave:

@@ -1,0 +1,136 @@
+"""The V-belt search as the core takes it: parts that stay, the shelf, the limits."""
+
+from tuyere.calc.centre import centre_range
+from tuyere.calc.entry import value_of
+from tuyere.calc.families.v_belt.choose_model import BearingLimitIn, FixedIn, MotorLimitIn, StockIn, VBeltSelectIn
+from tuyere.calc.families.v_belt.parts import sheave_of
+from tuyere.calc.parts import factor_of, slip_of, tolerance_of
+from tuyere.core.duty.design import design_power
+from tuyere.core.errors import InputError
+from tuyere.core.motors.motor import least_motor_sheave
+from tuyere.core.notices import collected_notices
+from tuyere.core.shafts.bearings import largest_pull
+from tuyere.core.steps import mark, quiet
+from tuyere.core.vbelt.bases.pick import basis_for
+from tuyere.core.vbelt.bases.protocol import Basis
+from tuyere.core.vbelt.belts import belt
+from tuyere.core.vbelt.catalogue import Fixed
+from tuyere.core.vbelt.limits import WEIGHTS, Stock, Wanted
+from tuyere.core.vbelt.sections import section
+from tuyere.core.vbelt.sheaves import sheave
+
+INF = float("inf")
+
+
+def fixed_of(given: FixedIn, basis: Basis) -> Fixed:
+    """Parts that stay. Raises InputError where they do not go together or no book rates the section."""
+    one = belt(given.belt, "fixed.belt") if given.belt else None
+    driver = sheave_of(given.driver, "fixed.driver") if given.driver else None
+    driven = sheave_of(given.driven, "fixed.driven") if given.driven else None
+    grooves = {
+        g: n
+        for n, g in (
+            ("driver", driver.groove if driver else None),
+            ("driven", driven.groove if driven else None),
+            ("belt", one.section.groove if one else None),
+        )
+        if g
+    }
+    if len(grooves) > 1:
+        raise InputError(
+            "fixed",
+            None,
+            "the parts that stay do not share a groove: " + ", ".join(f"{n} {g}" for g, n in grooves.items()),
+            "the same groove section",
+        )
+    if one and given.section and section(given.section, "fixed.section") is not one.section:
+        raise InputError("fixed.section", given.section, f"the belt that stays is {one.section.name}", one.section.name)
+    if one:
+        basis_for(basis, one.section, "fixed.belt")
+    if given.section:
+        basis_for(basis, section(given.section, "fixed.section"), "fixed.section")
+    return Fixed(driver, driven, section(given.section).name if given.section else None, one)
+
+
+def stock_of(given: StockIn | None) -> Stock | None:
+    """The shelf as the search takes it. Raises InputError beside a line that is no belt or no sheave."""
+    if given is None or not (given.belts or given.sheaves):
+        return None
+    with quiet(), collected_notices():
+        belts = frozenset(belt(text, f"stock.belts.{k}").designation for k, text in enumerate(given.belts))
+        wheels = tuple(
+            (s.groove, sheave(s.diameter.value, s.kind, s.groove, f"stock.sheaves.{k}").line_mm)
+            for k, s in enumerate(given.sheaves)
+        )
+    return Stock(belts, wheels)
+
+
+def least_on_motor(given: MotorLimitIn | None, power_kw: float, rpm: float) -> tuple[float, float]:
+    """Least driver sheave in mm for classical and for wedge belts; zeros where no motor is asked about.
+
+    Raises InputError beside the motor's fields where the table does not know it.
+    """
+    if given is None:
+        return 0.0, 0.0
+    power = value_of(given.power, power_kw)
+
+    def least(narrow: bool) -> float:
+        return least_motor_sheave(power, rpm, narrow, given.frame.strip().upper() if given.frame else None).least_mm
+
+    try:
+        classical = least(False)
+    except InputError as e:
+        raise InputError(f"limits.motor.{e.field}", e.value, e.why, e.allowed) from e
+    try:
+        with quiet(), collected_notices():
+            wedge = least(True)
+    except InputError:
+        wedge = INF  # the table has no wedge sheave for this motor: none passes
+    return classical, wedge
+
+
+def pull_of(given: BearingLimitIn | None, driver_rpm: float, driven_rpm: float) -> float:
+    """The largest pull in N that lets the bearing reach its hours; infinite where none is asked about."""
+    if given is None:
+        return INF
+    rpm = driver_rpm if given.shaft == "driver" else driven_rpm
+    return largest_pull(given.rating.value, rpm, given.hours, given.bearing, given.overhang.value, given.spacing.value)
+
+
+def wanted_of(given: VBeltSelectIn) -> tuple[Wanted, float]:
+    """The duty of a search, and its service factor. Raises InputError beside the field."""
+    factor = factor_of(given.service_factor)
+    design = float(mark("design_power", design_power(given.power.value, factor)))
+    low, high = centre_range(given.centre)
+    tolerance = tolerance_of(given.tolerance)
+    ratio = given.driver_speed.value / given.driven_speed.value
+    if not 1 / 15 <= ratio <= 15:
+        raise InputError(
+            "driven_speed",
+            given.driven_speed.value,
+            f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one belt drive",
+            "up to 15 : 1; use two stages or a gearbox",
+        )
+    room = given.limits
+    classical, wedge = least_on_motor(room.motor, given.power.value, given.driver_speed.value)
+    return Wanted(
+        given.power.value,
+        design,
+        given.driver_speed.value,
+        given.driven_speed.value,
+        tolerance,
+        low,
+        high,
+        room.belts,
+        value_of(room.driver_outside, INF),
+        value_of(room.driven_outside, INF),
+        value_of(room.width, INF),
+        slip_of(given.slip),
+        given.weights.model_dump() or dict(WEIGHTS),
+        stock_of(given.stock),
+        classical,
+        wedge,
+        value_of(room.driver_shaft, 0.0),
+        value_of(room.driven_shaft, 0.0),
+        min(value_of(room.shaft_pull, INF), pull_of(room.bearing, given.driver_speed.value, given.driven_speed.value)),
+    ), factor

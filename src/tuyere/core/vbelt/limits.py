@@ -1,0 +1,194 @@
+"""What a V-belt drive must meet in a search: the duty's figures of every candidate, and how far each misses a limit."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from tuyere.core.rounding import round_up
+from tuyere.core.speeds.formulas import belt_speed, driven_speed, small_sheave_speed
+from tuyere.core.tension.formulas import (
+    arc_factor_closed,
+    centrifugal_tension,
+    design_horsepower,
+    hub_load_standing,
+    speed_in_feet,
+    static_tension,
+    static_tension_newtons,
+)
+from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
+from tuyere.core.vbelt.formulas import belts_needed
+from tuyere.core.vbelt.sections import sections
+from tuyere.core.vbelt.sheaves import Sheave
+from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S
+
+Array = NDArray[np.float64]
+
+LEAST_ARC, METRIC_LEAST_ARC = 82.8, 90.0  # where the arc tables end
+PASS = 1e-12  # a miss smaller than rounding is none
+WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0, "stock": 1.0}
+LIMITS = (
+    "speed",
+    "sheave size",
+    "motor sheave",
+    "shaft bore",
+    "centre distance",
+    "arc",
+    "rim speed",
+    "rating table",
+    "power",
+    "belts",
+    "face width",
+    "shaft pull",
+)
+# Room for a hub round a shaft: common practice, the groove's bottom at one and a half times the bore.
+HUB = 1.5
+
+
+@dataclass(frozen=True, slots=True)
+class Stock:
+    """What is on the shelf: belt designations, and sheaves as (groove, diameter along the length's line in mm)."""
+
+    belts: frozenset[str] = frozenset()
+    sheaves: tuple[tuple[str, float], ...] = ()
+
+    def has_sheave(self, wheel: Sheave) -> bool:
+        """A sheave is the same part within half a millimetre."""
+        return any(groove == wheel.groove and abs(line - wheel.line_mm) <= 0.5 for groove, line in self.sheaves)
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """The duty of a search. kW, rpm, mm, N; tolerances in percent.
+
+    ``least_classical_mm`` and ``least_narrow_mm`` are what the motor allows as its least sheave (0: not asked),
+    the shafts' diameters ask for hub room (0: not asked), ``largest_pull_n`` is what shaft or bearing stands.
+    """
+
+    power_kw: float
+    design_kw: float
+    driver_rpm: float
+    driven_rpm: float
+    tolerance_percent: float
+    centre_low_mm: float
+    centre_high_mm: float
+    most_belts: int = 8
+    largest_driver_mm: float = np.inf
+    largest_driven_mm: float = np.inf
+    widest_mm: float = np.inf
+    slip_percent: float = 0.0
+    weights: dict[str, float] = field(default_factory=lambda: dict(WEIGHTS))
+    stock: Stock | None = None
+    least_classical_mm: float = 0.0
+    least_narrow_mm: float = 0.0
+    driver_shaft_mm: float = 0.0
+    driven_shaft_mm: float = 0.0
+    largest_pull_n: float = np.inf
+
+
+def speed_error(c: dict[str, Any], wanted: Wanted) -> Any:
+    """Driven speed against the wanted one, percent."""
+    driven = driven_speed(wanted.driver_rpm, c["driver_pitch"], c["driven_pitch"], wanted.slip_percent)
+    return 100 * (driven / wanted.driven_rpm - 1)
+
+
+def _power(catalogue: Catalogue, rows: NDArray[np.int64], c: dict[str, Any], small_rpm: Any) -> Array:
+    """kW of one belt, row by row, each section by its own basis; nan outside a basis's tables."""
+    of = catalogue.section_index[rows]
+    kw = np.full(len(rows), np.nan)
+    every = list(sections().values())
+    for number, basis in catalogue.rated_by.items():
+        at = np.flatnonzero(of == number)
+        if len(at):
+            part = {n: c[n][at] for n in ("small_pitch", "ratio", "K_theta", "K_L")}
+            kw[at] = basis.powers(
+                every[number], part["small_pitch"], part["ratio"], small_rpm[at], part["K_theta"], part["K_L"]
+            ).belt_kw
+    return kw
+
+
+def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> dict[str, Any]:
+    """Figures of candidates for a duty, by the same formulas as the single drive.
+
+    Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, hub (N, standing), width (mm).
+    """
+    c = {n: catalogue.columns[n][rows] for n in COLUMNS}
+    error = speed_error(c, wanted)
+    speed = belt_speed(c["driver_pitch"], wanted.driver_rpm)
+    small_rpm = small_sheave_speed(wanted.driver_rpm, c["driver_pitch"], c["small_pitch"])
+    power = _power(catalogue, rows, c, small_rpm)
+    exact = belts_needed(wanted.design_kw, power)
+    belts = np.maximum(round_up(exact), 1.0)
+    feet = speed_in_feet(speed)
+    t_st = static_tension(
+        arc_factor_closed(c["arc"]),
+        design_horsepower(wanted.design_kw),
+        belts,
+        feet,
+        centrifugal_tension(c["K_c"], feet),
+    )
+    hub = hub_load_standing(belts, static_tension_newtons(t_st), c["arc"])
+    return {
+        "driven_rpm": wanted.driven_rpm * (1 + error / 100),
+        "error": error,
+        "speed": speed,
+        "power": power,
+        "exact": exact,
+        "belts": belts,
+        "hub": hub,
+        "width": (belts - 1) * c["groove_pitch"] + 2 * c["edge"],
+    }
+
+
+def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[Any, Any, Any]]:
+    """Per limit of LIMITS: (value, bound, how far beyond as a fraction; 0 or less passes, inf if not defined)."""
+    motor = np.where(c["wedge"] > 0, wanted.least_narrow_mm, wanted.least_classical_mm)
+    bore = np.maximum(
+        HUB * wanted.driver_shaft_mm / c["driver_bottom"] - 1, HUB * wanted.driven_shaft_mm / c["driven_bottom"] - 1
+    )
+    high = c["centre"] > wanted.centre_high_mm
+    bound = np.where(high, wanted.centre_high_mm, wanted.centre_low_mm)
+    off = np.maximum(c["centre"] - wanted.centre_high_mm, wanted.centre_low_mm - c["centre"])
+    size = np.maximum(
+        1 - c["small_pitch"] / c["least_pitch"],
+        np.maximum(
+            c["driver_outside"] / wanted.largest_driver_mm - 1, c["driven_outside"] / wanted.largest_driven_mm - 1
+        ),
+    )
+    carries = r["power"] > 0
+    # A row without an arc factor falls at the arc; without a power it is outside its rating table.
+    arcless = np.isnan(c["K_theta"])
+    known = ~np.isnan(r["power"]) | arcless
+    carries = carries | arcless
+    least_arc = np.where(c["arc"] < LEAST_ARC, LEAST_ARC, METRIC_LEAST_ARC)
+    belts = np.where(r["power"] > 0, r["belts"], 1.0)
+    width = np.where(r["power"] > 0, r["width"], 0.0)
+    return [
+        (r["error"], wanted.tolerance_percent, (np.abs(r["error"]) - wanted.tolerance_percent) / 100),
+        (c["small_pitch"], c["least_pitch"], size),
+        (c["motor_size"], motor, 1 - c["motor_size"] / np.maximum(motor, 1e-9)),
+        (
+            np.minimum(c["driver_bottom"], c["driven_bottom"]),
+            HUB * max(wanted.driver_shaft_mm, wanted.driven_shaft_mm),
+            bore,
+        ),
+        (c["centre"], bound, np.where(np.isnan(off), np.inf, off / max(wanted.centre_high_mm, 1.0))),
+        (
+            c["arc"],
+            least_arc,
+            np.where(
+                np.isnan(c["centre"]),
+                0.0,
+                np.where(np.isnan(c["K_theta"]), np.maximum(1 - c["arc"] / least_arc, 1e-6), 0.0),
+            ),
+        ),
+        (r["speed"], RIM_SPEED_LIMIT_M_S, r["speed"] / RIM_SPEED_LIMIT_M_S - 1),
+        (r["power"], 0.0, np.where(known, 0.0, np.inf)),
+        (r["power"], 0.0, np.where(known & ~carries, np.nan_to_num(np.abs(r["power"])) / wanted.design_kw + 1e-6, 0.0)),
+        (r["belts"], float(wanted.most_belts), belts / wanted.most_belts - 1),
+        (r["width"], wanted.widest_mm, width / wanted.widest_mm - 1),
+        (r["hub"], wanted.largest_pull_n, np.where(r["power"] > 0, r["hub"] / wanted.largest_pull_n - 1, 0.0)),
+    ]
