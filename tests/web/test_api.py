@@ -199,3 +199,49 @@ def test_families_are_listed_with_their_calculations(client: FlaskClient) -> Non
     lines = client.get("/api/families").json["families"]
     assert [x["key"] for x in lines] == ["v-belt", "roller-chain", "synchronous", "flat"]
     assert all(x["calc"] in CALCULATIONS and x["found_fields"] for x in lines)
+
+
+def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskClient) -> None:
+    text = "section,diameter,rpm,hp\n3V,2.6,1750,2\n3V,6,1750,6\n3V,2.6,1160,1.5\n3V,6,1160,4.5\nQ,1,1,1\n"
+    seen = client.post("/api/ratings/preview", json={"text": text}).json
+    assert len(seen["lines"]) == 4 and "unknown belt section" in seen["wrong"][0]["reason"]
+    assert (
+        client.put("/api/ratings", json={"text": text}).status_code == 422
+        and client.get("/api/ratings").json["lines"] == []
+    )
+    kept = client.put("/api/ratings", json={"text": text, "leave_out_wrong": True}).json["lines"]
+    assert client.get("/api/ratings").json["lines"] == kept
+    wheel = {"kind": "outside", "groove": "3V"}
+    given = {"power": "3 hp", "service_factor": {"assume": 1.2}, "driver": {"speed": "1750", "sheave": wheel | {"diameter": "4"}},
+             "driven": {"sheave": wheel | {"diameter": "8"}}, "belt": {"designation": "3V600"}}  # fmt: skip
+    refused = client.post("/api/calc/v-belt-drive", json={"input": given})
+    assert refused.status_code == 422 and "on hand" in refused.json["errors"][0]["reason"]
+    empty = client.post("/api/calc/v-belt-drive", json={"basis": "own-table", "input": given})
+    assert empty.status_code == 422 and empty.json["errors"][0]["path"] == "basis"
+    own = [
+        {
+            "section": x["section"],
+            "diameter": x["diameter"]["value"],
+            "speed": x["speed"]["value"],
+            "power": x["power"]["value"],
+        }
+        for x in kept
+    ]
+    body = {"basis": "own-table", "input": given | {"own_ratings": own}}
+    worked = client.post("/api/calc/v-belt-drive", json=body).json
+    assert worked["result"]["basis"] == "your own rating table" and "own-table" in [
+        n["code"] for n in worked["notices"]
+    ]
+    # A build rated by it keeps the lines it was rated by, and works again from the book.
+    machine = client.post("/api/machines", json={"name": "Own table"}).json["id"]
+    drive = client.post(f"/api/machines/{machine}/drives", json={"name": "Main"}).json["id"]
+    build = client.post(
+        f"/api/drives/{drive}/builds", json={"purpose": "found", "freeze": True, "family": "v-belt", **body}
+    )
+    assert build.status_code == 200, build.json
+    again = client.get(f"/api/drives/{drive}").json["builds"][0]
+    assert again["basis"] == "own-table" and len(again["input"]["own_ratings"]) == 4
+    assert (
+        client.post("/api/calc/v-belt-drive", json={"basis": again["basis"], "input": again["input"]}).status_code
+        == 200
+    )

@@ -111,6 +111,7 @@ STORED = [
             "input": CALCULATIONS["chain-drive"].example["input"],
         },
     ),
+    ("put", "/api/ratings", {"text": "section,diameter,rpm,hp\nB,5,1750,3\n", "leave_out_wrong": True}),
     ("put", "/api/stock", {"text": "part,size\nbelt,B90\n", "leave_out_wrong": True}),
 ]
 

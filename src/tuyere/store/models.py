@@ -3,6 +3,7 @@
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.duties import Duty, Shaft
 from tuyere.store.machines import Drive, EnergySource, Machine
+from tuyere.store.ratings import RatingItem
 from tuyere.store.stock import StockItem
 
 __all__ = [
@@ -17,5 +18,6 @@ __all__ = [
     "Member",
     "RouteStop",
     "Shaft",
+    "RatingItem",
     "StockItem",
 ]

@@ -13,7 +13,7 @@ from whitenoise import WhiteNoise
 
 from tuyere import VERSION
 from tuyere.store.engine import engine_for
-from tuyere.web import calc_api, guard, handbook_api, machines_api, problems, stock_api
+from tuyere.web import calc_api, guard, handbook_api, machines_api, problems, ratings_api, stock_api
 
 DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"
 
@@ -48,6 +48,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     app.register_api(machines_api.api)
     app.register_api(handbook_api.api)
     app.register_api(stock_api.api)
+    app.register_api(ratings_api.api)
 
     @app.route("/openapi.json", methods=["GET"])
     def openapi_document() -> Any:

@@ -108,7 +108,9 @@ def least_motor_sheave(power_kw: float, rpm: float, narrow: bool, frame: str | N
     t = table("min_sheaves")
     column = t.index("narrow" if narrow else "conventional")
     rows = [
-        r for r in t.rows if r[1] == at and r[2] * (1 - ROUNDED) <= power <= r[3] * (1 + ROUNDED) and (frame is None or r[0] == frame)
+        r
+        for r in t.rows
+        if r[1] == at and r[2] * (1 - ROUNDED) <= power <= r[3] * (1 + ROUNDED) and (frame is None or r[0] == frame)
     ]
     if not rows:
         sizes = sorted({r[3] for r in t.rows if r[1] == at and (frame is None or r[0] == frame)})

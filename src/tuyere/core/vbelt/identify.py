@@ -11,6 +11,8 @@ from tuyere.core.notices import notice
 from tuyere.core.steps import quiet
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
+from tuyere.core.vbelt.belts import belt_of, length_mm_of, standard_numbers
+from tuyere.core.vbelt.sections import belt_groove, sections
 
 # How far a used belt's caliper reading strays: common practice, no source.
 WIDTH_SPREAD_MM, DEPTH_SPREAD_MM = 0.6, 0.8
@@ -138,16 +140,22 @@ def belts_that_fit(
     """
     small, large = min(driver_line_mm, driven_line_mm), max(driver_line_mm, driven_line_mm)
     every: list[Stands] = []
-    rows = table("lengths").select(section=groove)
-    if not rows:
-        raise InputError("groove", groove, "no standard lengths in the table", "A B C D 3V 5V 8V")
+    of = sections().get(belt_groove(groove)) or sections().get(f"{groove}X")
+    if of is None:
+        raise InputError(
+            "groove",
+            groove,
+            "no standard lengths in the table",
+            " ".join(sorted({x.groove for x in sections().values()})),
+        )
     with quiet():
-        for row in rows:
+        for number in standard_numbers(of):
+            one = belt_of(of, number)
             try:
-                centre = centre_of_length(float(row[2]) * MM_PER_IN, small, large)
+                centre = centre_of_length(length_mm_of(one), small, large)
             except InputError:
                 continue
-            every.append(Stands(f"{groove}{float(row[1]):g}", centre, centre - low_mm, high_mm - centre))
+            every.append(Stands(one.designation, centre, centre - low_mm, high_mm - centre))
     fits = [s for s in every if s.from_low_mm >= -1e-6 and s.to_high_mm >= -1e-6]
     if not fits:
         near = min(every, key=lambda s: max(-s.from_low_mm, -s.to_high_mm), default=None)
