@@ -1,7 +1,13 @@
 import type { components } from './schema'
 
 type Schemas = components['schemas']
-export type Basis = Schemas['VBeltDriveRequest']['basis']
+export type WhyNotAnswer = Schemas['VBeltWhyNotResponse']
+export type BooksAnswer = Schemas['VBeltBasesResponse']
+export type IdentifyAnswer = Schemas['BeltIdentifyResponse']
+export type RatingPreview = Schemas['RatingPreview']
+export type RatingLine = Schemas['RatingLineOut']
+export type OwnRating = Schemas['OwnRatingIn']
+export type Basis = NonNullable<Schemas['VBeltDriveRequest']['basis']>
 export type Figure = Schemas['Figure']
 export type Band = Schemas['Band']
 export type Notice = Schemas['NoticeOut']
@@ -36,6 +42,8 @@ export interface Picked {
   /** Tells two options of one name apart. */
   key: string
   input: DriveInput
+  /** The rating book it was found by; the default where it is left out. */
+  basis?: Basis
 }
 export type SelectAnswer = Schemas['VBeltSelectResponse']
 export type SelectInput = Schemas['VBeltSelectIn']

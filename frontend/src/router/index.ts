@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: '/machines/:id', component: () => import('@/features/machines/views/MachineView.vue'), meta: { rail: 'machines' }, props: true },
     { path: '/drives/:id', component: () => import('@/features/drive/views/DriveView.vue'), meta: { rail: 'machines' }, props: true },
     { path: '/choose', component: () => import('@/features/choose/views/ChooseView.vue'), meta: { rail: 'bench' } },
+    { path: '/what-belt', component: () => import('@/features/bench/views/WhatBeltView.vue'), meta: { rail: 'bench' } },
     { path: '/bench', component: () => import('@/features/bench/views/BenchView.vue'), meta: { rail: 'bench' } },
     { path: '/bench/:name', component: () => import('@/features/bench/views/CalculatorView.vue'), meta: { rail: 'bench' }, props: true },
     { path: '/shelf', component: () => import('@/features/shelf/views/ShelfView.vue'), meta: { rail: 'shelf' } },

@@ -28,6 +28,10 @@ onMounted(async () => {
         <h2>Choose a drive for a duty</h2>
         <p>Power and speeds in; every standard drive is tried, the best are drawn side by side.</p>
       </router-link>
+      <router-link to="/what-belt" class="sheet tool main">
+        <h2>What is this belt?</h2>
+        <p>From its print, from a tape, or from the sheaves alone.</p>
+      </router-link>
     </div>
     <section v-for="[group, calcs] in groups" :key="group" class="group">
       <h2>{{ group }}</h2>

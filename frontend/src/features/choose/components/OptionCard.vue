@@ -5,7 +5,7 @@ import type { Option } from '@/api/types'
 import ElevationDrawing from '@/features/drive/components/ElevationDrawing.vue'
 import { fit } from '@/features/drive/logic/layout'
 
-const props = defineProps<{ option: Option; scale: number; picked: boolean }>()
+const props = defineProps<{ option: Option; scale: number; picked: boolean; no?: number }>()
 const emit = defineEmits<{ pick: []; work: [] }>()
 const W = 250
 const H = 118
@@ -14,11 +14,11 @@ const kind = computed(() => (props.option.diameter_kind === 'datum' ? 'datum' : 
 </script>
 
 <template>
-  <article class="sheet option" :class="{ picked }">
+  <article class="sheet option" :class="{ picked }" tabindex="-1">
     <svg :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`${option.name}, side view at the scale of all options`">
       <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
     </svg>
-    <h3 class="figure">{{ option.name }}</h3>
+    <h3 class="figure"><span v-if="no" class="no">{{ no }}</span>{{ option.name }}</h3>
     <dl>
       <div><dt>{{ kind }} dia</dt><dd>{{ option.driver_diameter.number }} / {{ option.driven_diameter.shown }}</dd></div>
       <div><dt>driven speed</dt><dd>{{ option.drive.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small></dd></div>
@@ -50,6 +50,17 @@ svg {
 h3 {
   font-size: 22px;
   font-family: var(--face-figure);
+}
+.no {
+  display: inline-block;
+  min-width: 26px;
+  margin-right: 8px;
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+  text-align: center;
+  font-size: 16px;
+  line-height: 22px;
+  vertical-align: 3px;
 }
 dl {
   margin: 0;

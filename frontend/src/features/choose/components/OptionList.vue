@@ -2,17 +2,18 @@
 import { computed, ref } from 'vue'
 
 import { calculate } from '@/api/calc'
-import type { DriveAnswer, Option, SelectAnswer } from '@/api/types'
+import type { DriveAnswer, Option, OwnRating, SelectAnswer } from '@/api/types'
 import AllFigures from '@/features/drive/components/AllFigures.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { fit } from '@/features/drive/logic/layout'
 
-import { inputOf } from '../logic/pick'
+import { inputOf, optionKey as key } from '../logic/pick'
 import OptionCard from './OptionCard.vue'
+import TradeOff from './TradeOff.vue'
 
-const props = withDefaults(defineProps<{ answer: SelectAnswer; picked: string; words?: string }>(), { words: 'equal weights' })
+const props = withDefaults(defineProps<{ answer: SelectAnswer; picked: string; words?: string; own?: OwnRating[] | null }>(), { words: 'equal weights', own: null })
 const emit = defineEmits<{ pick: [option: Option] }>()
 const settings = useSettings()
 const worked = ref<DriveAnswer>()
@@ -21,6 +22,7 @@ const how = ref<{ step: string | null; title: string }>({ step: null, title: '' 
 // An option's figures are worked again in the open when somebody asks how they came about.
 async function show(o: Option) {
   const input = inputOf(o, props.answer, { service_factor: { assume: o.drive.service_factor.value } })
+  if (props.own) input.own_ratings = props.own
   const got = await calculate<DriveAnswer>('v-belt-drive', { units: settings.units, basis: props.answer.basis, input })
   if (!got.ok) return
   worked.value = got.data
@@ -30,8 +32,14 @@ async function show(o: Option) {
 const scale = computed(() =>
   Math.min(...props.answer.result.options.map((o) => fit(o.elevation, 250, 118, { left: 8, right: 8, top: 7, bottom: 7 }, 0).scale)),
 )
-const key = (o: Option) => `${o.name} ${o.driver_diameter.value}`
-defineExpose({ key })
+const marked = ref('')
+function seen(at: string) {
+  marked.value = at
+  const card = cards.value?.querySelector<HTMLElement>(`[data-key="${CSS.escape(at)}"]`)
+  card?.scrollIntoView({ block: 'center' })
+  card?.focus()
+}
+const cards = ref<HTMLElement>()
 </script>
 
 <template>
@@ -47,8 +55,9 @@ defineExpose({ key })
       <p>The list below says what each one missed; the nearest misses tell what to give way on: centre distance, tolerance or room.</p>
     </div>
     <NoticeList :notices="answer.notices" />
-    <div class="options">
-      <OptionCard v-for="o in answer.result.options" :key="key(o)" :option="o" :scale="scale" :picked="picked === key(o)" @pick="emit('pick', o)" @work="show(o)" />
+    <TradeOff v-if="answer.result.options.length > 1" :options="answer.result.options" :picked="picked || marked" :key-of="key" @open="seen" />
+    <div ref="cards" class="options">
+      <OptionCard v-for="(o, k) in answer.result.options" :key="key(o)" :data-key="key(o)" :no="k + 1" :option="o" :scale="scale" :picked="picked === key(o)" @pick="emit('pick', o)" @work="show(o)" />
     </div>
     <section v-if="answer.result.rejected.length" class="sheet rejected">
       <h3>Why the others fell out</h3>

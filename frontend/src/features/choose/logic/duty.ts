@@ -64,7 +64,13 @@ export function serviceFactor(f: DutyFields): ServiceFactor | undefined {
 }
 
 /** The search that belongs to a duty. */
-export function selectInput(f: DutyFields, fixed: SelectInput['fixed'], weights: SelectInput['weights'], stock?: SelectInput['stock']): SelectInput {
+export function selectInput(
+  f: DutyFields,
+  fixed: SelectInput['fixed'],
+  weights: SelectInput['weights'],
+  stock?: SelectInput['stock'],
+  more: Partial<Pick<SelectInput, 'limits' | 'series' | 'own_ratings'>> = {},
+): SelectInput {
   return {
     power: f.power,
     service_factor: serviceFactor(f),
@@ -76,6 +82,7 @@ export function selectInput(f: DutyFields, fixed: SelectInput['fixed'], weights:
     weights,
     stock,
     layout: { angle: 0, clockwise: true },
+    ...more,
   }
 }
 

@@ -18,8 +18,18 @@ export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltIn
   }
 }
 
-/** The same as any family's choice. */
-export function pickedOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltInput, 'service_factor'>, layout?: VBeltInput['layout']): Picked {
-  const input = inputOf(option, answer, duty, layout) as unknown as Record<string, unknown>
-  return { family: 'v-belt', calc: 'v-belt-drive', name: option.name, key: option.name, input }
+/** Tells two options of one name apart. */
+export const optionKey = (o: Option): string => `${o.name} ${o.driver_diameter.value}`
+
+/** The same as any family's choice, with the book and the own rating lines that it was found by. */
+export function pickedOf(
+  option: Option,
+  answer: SelectAnswer,
+  duty: Pick<VBeltInput, 'service_factor'>,
+  layout?: VBeltInput['layout'],
+  own?: VBeltInput['own_ratings'],
+): Picked {
+  const input = inputOf(option, answer, duty, layout)
+  if (own) input.own_ratings = own
+  return { family: 'v-belt', calc: 'v-belt-drive', name: option.name, key: optionKey(option), input: input as unknown as Record<string, unknown>, basis: answer.basis }
 }

@@ -3,7 +3,7 @@ import { onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, CompareAnswer, Drive, Machine, Option, Picked, Problem, SelectAnswer, ShelfLine } from '@/api/types'
+import type { Build, CompareAnswer, Drive, Machine, Picked, Problem } from '@/api/types'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import WordField from '@/shared/ui/WordField.vue'
@@ -11,39 +11,27 @@ import { otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
-import { stockInput, readShelf } from '@/features/shelf/logic/shelf'
 import { useSettings } from '@/shared/state/settings'
 
 import DutyFieldset from '../components/DutyFieldset.vue'
+import BeltSearch from '../components/BeltSearch.vue'
 import FamilyBoard from '../components/FamilyBoard.vue'
-import FixedFieldset from '../components/FixedFieldset.vue'
 import QuestionsFieldset from '../components/QuestionsFieldset.vue'
-import WeightsFieldset from '../components/WeightsFieldset.vue'
-import OptionList from '../components/OptionList.vue'
-import { dutyBody, emptyDuty, selectInput, serviceFactor, type DutyFields } from '../logic/duty'
-import { anythingFixed, fixedInput, fixedPaths, nothingFixed } from '../logic/fixed'
-import { pickedOf } from '../logic/pick'
+import { dutyBody, emptyDuty, type DutyFields } from '../logic/duty'
 import { compareInput, type Question } from '../logic/questions'
-import { equalWeights, orderWords } from '../logic/weights'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
 const router = useRouter()
 const settings = useSettings()
 const { value: duty, forget } = useKept('choose.duty', emptyDuty)
-const fixed = ref(nothingFixed())
-const showFixed = ref(false)
-const weights = ref(equalWeights())
-const shelf = ref<ShelfLine[]>([])
-watch(weights, () => answer.value && void searchBelts())
+const belts = ref<InstanceType<typeof BeltSearch>>()
 const board = ref<CompareAnswer>()
-const answer = ref<SelectAnswer>()
 const asked = ref<Question[]>([])
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const picked = ref<Picked>()
 const pickedKey = ref('')
-const list = ref<InstanceType<typeof OptionList>>()
 const machines = ref<Machine[]>([])
 const { value: target, forget: forgetTarget } = useKept('choose.target', () => ({
   machine: '',
@@ -55,36 +43,21 @@ const saving = ref<Problem | null>(null)
 
 async function search() {
   // A part that stays is a V-belt part: then only V-belts are searched.
-  if (anythingFixed(fixed.value)) return searchBelts()
+  if (belts.value?.anything) {
+    board.value = undefined
+    return belts.value.search()
+  }
   busy.value = true
   picked.value = undefined
   pickedKey.value = ''
-  answer.value = undefined
-  const got = await attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input: compareInput(duty.value, asked.value) } }))
+  const got = await attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input: { ...compareInput(duty.value, asked.value), series: settings.units === 'us' ? 'inch' : 'all' } } }))
   busy.value = false
   problem.value = got.ok ? null : got.problem
   board.value = got.ok ? got.data : undefined
 }
-async function searchBelts() {
-  busy.value = true
-  picked.value = undefined
-  pickedKey.value = ''
-  board.value = undefined
-  const got = await attempt(
-    api.POST('/api/calc/v-belt-select', {
-      body: { units: settings.units, input: selectInput(duty.value, fixedInput(fixed.value), weights.value, stockInput(shelf.value)) },
-    }),
-  )
-  busy.value = false
-  problem.value = got.ok ? null : got.problem
-  answer.value = got.ok ? got.data : undefined
-}
 function pick(p: Picked, key: string) {
   picked.value = p
   pickedKey.value = key
-}
-function pickBelt(o: Option) {
-  if (answer.value) pick(pickedOf(o, answer.value, { service_factor: serviceFactor(duty.value) }), list.value?.key(o) ?? '')
 }
 async function keep() {
   if (!picked.value) return
@@ -107,6 +80,7 @@ async function keep() {
     created_by_name: name,
     units: settings.units,
     family: picked.value.family,
+    basis: picked.value.basis,
     input: picked.value.input,
   })
   if (!build.ok) return void (saving.value = build.problem)
@@ -132,11 +106,10 @@ function takeQuery() {
 watch(() => route.query, takeQuery)
 watch(
   () => settings.units,
-  () => (answer.value ? void searchBelts() : board.value && void search()),
+  () => board.value && void search(),
 )
 onMounted(async () => {
   setPlace('', 'Choose a drive')
-  shelf.value = await readShelf(settings.units)
   takeQuery()
   const got = await attempt(api.GET('/api/machines', { params: { query: { q: '' } } }))
   if (got.ok) machines.value = got.data.machines
@@ -149,11 +122,9 @@ onMounted(async () => {
     <form class="sheet duty" @submit.prevent="search">
       <DutyFieldset v-model="duty" :problem="problem" />
       <QuestionsFieldset v-model="asked" />
-      <FixedFieldset v-if="showFixed" v-model="fixed" :problem="problem" />
-      <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor', ...(showFixed ? fixedPaths : [])])" />
+      <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor'])" />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">{{ busy ? 'Searching every standard drive…' : 'Find drives' }}</el-button>
-        <el-button @click="showFixed = !showFixed">{{ anythingFixed(fixed) ? 'Parts that stay' : 'A part stays: sheave, section or belt' }}</el-button>
       </div>
     </form>
     <form v-if="picked" class="sheet duty" @submit.prevent="keep">
@@ -175,9 +146,8 @@ onMounted(async () => {
       </div>
     </form>
     <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
-    <div v-if="board" class="row"><el-button @click="searchBelts">Every V-belt drive, and why others fell out</el-button></div>
-    <WeightsFieldset v-if="answer" v-model="weights" :stock="shelf.length > 0" />
-    <OptionList v-if="answer" ref="list" :answer="answer" :words="orderWords(weights)" :picked="pickedKey" @pick="pickBelt" />
+    <h2>V-belts in full</h2>
+    <BeltSearch ref="belts" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
   </main>
 </template>
 

@@ -6,8 +6,8 @@ import { wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
-const props = defineProps<{ answer: DriveAnswer; title: string }>()
-const emit = defineEmits<{ how: [step: string, title: string]; more: [] }>()
+const props = defineProps<{ answer: DriveAnswer; title: string; books?: boolean }>()
+const emit = defineEmits<{ how: [step: string, title: string]; more: []; books: [] }>()
 
 const settings = useSettings()
 // The first answer says what the drive is; the page knows whether it is found, designed or fitted.
@@ -24,6 +24,7 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
     </div>
     <NoticeList :notices="answer.notices" class="remarks" />
     <button type="button" class="plain more" @click="emit('more')">All figures of this drive</button>
+    <button v-if="books" type="button" class="plain more" @click="emit('books')">By every book</button>
   </section>
 </template>
 

@@ -35,6 +35,7 @@ const { value: f, forget } = useKept(`found.${props.drive.id}`, () => ({
   groove: 'B',
   belt: '',
   count: '',
+  flat: false,
   temporary: false,
   reason: '',
   promised: '',
@@ -67,7 +68,7 @@ async function submit() {
           power: f.value.power,
           service_factor,
           driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
-          driven: { sheave: wheel(f.value.driven) },
+          driven: { sheave: f.value.flat ? { diameter: f.value.driven, kind: 'outside', groove: 'flat' } : wheel(f.value.driven) },
           belt: { designation: f.value.belt, count: countTyped(f.value.count) },
         }
       : { power: f.value.power, service_factor, [family.value?.speed_field ?? 'speed']: f.value.speed, ...bodyOf(form.value?.fields ?? [], f.value.typed) }
@@ -122,6 +123,7 @@ async function submit() {
           <QuantityField v-model="f.driven" label="Driven diameter" :unit="us ? 'in' : 'mm'" example="14 1/2" fractions :fault="faultAt(problem, 'input.driven.sheave')" />
           <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />
           <ChoiceField v-model="f.groove" label="Groove" :choices="grooveChoices" />
+          <el-checkbox v-model="f.flat" label="The driven is a flat pulley" />
           <WordField v-model="f.belt" label="Belt, as it is marked" :fault="faultAt(problem, 'input.belt.designation')" />
           <QuantityField v-model="f.count" label="How many" assumed="as needed" :fault="faultAt(problem, 'input.belt.count')" />
         </template>
@@ -143,7 +145,7 @@ async function submit() {
       <FaultList :faults="otherFaults(problem, [...(form?.fields ?? []).map((x) => 'input.' + x.path), 'input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason', 'temporary'])" />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it as found</el-button>
-        <router-link v-if="f.family === 'v-belt'" class="ask" to="/bench/belt-identify">What is this belt?</router-link>
+        <router-link v-if="f.family === 'v-belt'" class="ask" to="/what-belt">What is this belt?</router-link>
         <el-button v-if="drive.builds.length" @click="adding = false">Close</el-button>
       </div>
     </form>

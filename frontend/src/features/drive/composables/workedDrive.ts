@@ -65,6 +65,12 @@ export function useWorkedDrive() {
     const now = input.value as VBeltInput | null
     const was = answer.value as unknown as VBeltAnswer | null
     if (!now || !was) return false
+    if (now.driven.sheave.groove === 'flat') {
+      const reason = 'on a flat pulley the belt decides the centre distance'
+      problem.value = { type: '', title: reason, status: 422, detail: reason, errors: [{ path: 'input.centre_distance', reason, allowed: 'type another belt' }] }
+      return false
+    }
+    const driven = { ...now.driven.sheave, groove: now.driven.sheave.groove }
     const section = was.result.designation.replace(/ ?[0-9.]+(?= |$)/, '').trim()
     busy.value = true
     const got = await attempt(
@@ -79,7 +85,7 @@ export function useWorkedDrive() {
             driven_speed: was.result.driven_speed.value,
             tolerance: 50,
             centre: { about: typed },
-            fixed: { driver: now.driver.sheave, driven: now.driven.sheave, section },
+            fixed: { driver: now.driver.sheave, driven, section },
             limits: { belts: 20 },
             series: 'all',
             own_ratings: now.own_ratings,

@@ -15,6 +15,7 @@ import { useSettings } from '@/shared/state/settings'
 
 import AllFigures from '../components/AllFigures.vue'
 import AnswerColumn from '../components/AnswerColumn.vue'
+import BooksDialog from '../components/BooksDialog.vue'
 import ChooseStage from '../components/ChooseStage.vue'
 import DutyStage from '../components/DutyStage.vue'
 import ElevationSheet from '../components/ElevationSheet.vue'
@@ -37,6 +38,7 @@ const worked = useWorkedDrive()
 const faultPath = ref('')
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const all = ref(false)
+const books = ref(false)
 const page = ref<HTMLElement>()
 // A change that is not saved yet outlives the tab.
 const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
@@ -97,6 +99,12 @@ async function change(path: string, typed: string) {
   faultPath.value = path
   if (await worked.change(path, typed)) remember()
 }
+async function useBook(basis: Basis) {
+  const before = worked.basis.value
+  worked.basis.value = basis
+  if (worked.input.value && (await worked.work(worked.input.value))) return remember()
+  worked.basis.value = before
+}
 function remember() {
   kept.value.input = worked.input.value
   kept.value.basis = worked.basis.value
@@ -105,6 +113,7 @@ function remember() {
 }
 async function pick(p: Picked) {
   faultPath.value = ''
+  worked.basis.value = p.basis ?? 'ip20-1988'
   if (await worked.take(p.family, p.calc, p.input)) remember()
   page.value?.parentElement?.scrollTo({ top: 0 })
 }
@@ -173,7 +182,7 @@ watch(
             @cancel="worked.problem.value = null"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
           />
-          <AnswerColumn :answer="worked.answer.value" :title="title" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" />
+          <AnswerColumn :answer="worked.answer.value" :title="title" :books="worked.family.value === 'v-belt'" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" @books="books = true" />
         </template>
         <div v-else class="sheet empty wide">
           <h2>{{ drive.name }}: nothing drawn yet</h2>
@@ -210,6 +219,7 @@ watch(
         </template>
       </section>
       <HowCome :steps="worked.answer.value?.working ?? []" :step="how.step" :title="wheelName(settings.wheelWord, how.title)" @close="how.step = null" />
+      <BooksDialog v-model="books" :input="worked.input.value" :basis="worked.basis.value" @use="useBook" />
       <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" @how="(s: string, t: string) => (how = { step: s, title: t })" />
     </template>
   </main>

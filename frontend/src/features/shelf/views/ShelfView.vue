@@ -9,6 +9,8 @@ import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
+import RatingTable from '../components/RatingTable.vue'
+import WrongLines from '../components/WrongLines.vue'
 import { readShelf } from '../logic/shelf'
 
 // A stock list comes in as CSV: looked through first, every wrong line with its reason, then kept whole.
@@ -69,19 +71,7 @@ watch(
     </section>
     <section v-if="preview" class="sheet block">
       <h2>{{ preview.lines.length }} lines understood, {{ preview.wrong.length }} not</h2>
-      <table v-if="preview.wrong.length" class="lines">
-        <thead>
-          <tr><th scope="col">Line</th><th scope="col">It says</th><th scope="col">What is wrong</th><th scope="col">What would do</th></tr>
-        </thead>
-        <tbody>
-          <tr v-for="w in preview.wrong" :key="w.line">
-            <td class="figure">{{ w.line }}</td>
-            <td>{{ w.text }}</td>
-            <td class="wrong">{{ w.reason }}</td>
-            <td>{{ w.allowed }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <WrongLines :wrong="preview.wrong" />
       <div class="row">
         <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
           {{ preview.wrong.length ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}` : 'Keep it' }}
@@ -103,6 +93,7 @@ watch(
         </tbody>
       </table>
     </section>
+    <RatingTable />
   </main>
 </template>
 
@@ -114,9 +105,5 @@ watch(
   min-width: 0;
   overflow-x: auto;
   position: relative;
-}
-.wrong {
-  color: var(--hot);
-  font-weight: 600;
 }
 </style>

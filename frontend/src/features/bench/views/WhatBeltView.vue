@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+
+import { api, attempt } from '@/api/client'
+import type { IdentifyAnswer, Problem } from '@/api/types'
+import { grooves } from '@/features/choose/logic/fixed'
+import { faultAt, otherFaults } from '@/shared/format/faults'
+import { useKept } from '@/shared/state/kept'
+import { setPlace } from '@/shared/state/place'
+import { useSettings } from '@/shared/state/settings'
+import ChoiceField from '@/shared/ui/ChoiceField.vue'
+import FaultList from '@/shared/ui/FaultList.vue'
+import NoticeList from '@/shared/ui/NoticeList.vue'
+import QuantityField from '@/shared/ui/QuantityField.vue'
+import WordField from '@/shared/ui/WordField.vue'
+
+// What is this belt? Three ways to it, by what there is: print on it, the belt and a tape, or only the sheaves.
+const settings = useSettings()
+const ways = [
+  { key: 'marking', word: 'It has print on it' },
+  { key: 'tape', word: 'I have the belt and a tape' },
+  { key: 'sheaves', word: 'Only the sheaves are left' },
+] as const
+const fresh = () => ({
+  way: 'marking' as (typeof ways)[number]['key'],
+  marking: '',
+  top_width: '',
+  depth: '',
+  outside_length: '',
+  cogged: '',
+  groove: '',
+  driver_diameter: '',
+  driven_diameter: '',
+  centre: '',
+  centre_low: '',
+  centre_high: '',
+})
+const { value: f } = useKept('what-belt', fresh)
+const answer = ref<IdentifyAnswer>()
+const problem = ref<Problem | null>(null)
+const underneath = [
+  { key: 'smooth', name: 'smooth', group: '' },
+  { key: 'cogged', name: 'cogged', group: '' },
+]
+const grooveChoices = grooves.filter((g) => !g.includes(' ')).map((key) => ({ key, name: key, group: '' }))
+const asks = { marking: ['marking'], tape: ['top_width', 'depth', 'outside_length', 'cogged'], sheaves: ['groove', 'driver_diameter', 'driven_diameter', 'centre', 'centre_low', 'centre_high'] } as const
+const shownFields = computed(() => asks[f.value.way].map((n) => 'input.' + n))
+
+async function ask() {
+  const input: Record<string, string> = {}
+  for (const name of asks[f.value.way]) if (f.value[name].trim()) input[name] = f.value[name]
+  const got = await attempt(api.POST('/api/calc/belt-identify', { body: { units: settings.units, input } }))
+  problem.value = got.ok ? null : got.problem
+  answer.value = got.ok ? got.data : undefined
+}
+function take(way: (typeof ways)[number]['key']) {
+  f.value.way = way
+  answer.value = undefined
+  problem.value = null
+}
+onMounted(() => setPlace('', 'What is this belt?'))
+const fault = (name: string) => faultAt(problem.value, 'input.' + name)
+</script>
+
+<template>
+  <main class="page">
+    <h1>What is this belt?</h1>
+    <div class="ways" role="radiogroup" aria-label="What there is">
+      <button v-for="w in ways" :key="w.key" type="button" role="radio" :aria-checked="f.way === w.key" :class="{ on: f.way === w.key }" @click="take(w.key)">{{ w.word }}</button>
+    </div>
+    <form class="sheet block" @submit.prevent="ask">
+      <div v-if="f.way === 'marking'" class="fields">
+        <WordField v-model="f.marking" label="As it is printed; ? for a worn digit" :fault="fault('marking')" />
+      </div>
+      <div v-else-if="f.way === 'tape'" class="fields">
+        <QuantityField v-model="f.top_width" label="Width across the top" fractions :fault="fault('top_width')" />
+        <QuantityField v-model="f.depth" label="Depth" fractions :fault="fault('depth')" />
+        <QuantityField v-model="f.outside_length" label="Length round the outside" fractions :fault="fault('outside_length')" />
+        <ChoiceField v-model="f.cogged" label="Underneath" :choices="underneath" clearable :fault="fault('cogged')" />
+      </div>
+      <div v-else class="fields">
+        <ChoiceField v-model="f.groove" label="Groove of the sheaves" :choices="grooveChoices" clearable :fault="fault('groove')" />
+        <QuantityField v-model="f.driver_diameter" label="Driver, across the rim" fractions :fault="fault('driver_diameter')" />
+        <QuantityField v-model="f.driven_diameter" label="Driven, across the rim" fractions :fault="fault('driven_diameter')" />
+        <QuantityField v-model="f.centre" label="Shaft to shaft, as it stands" fractions :fault="fault('centre')" />
+        <QuantityField v-model="f.centre_low" label="Or the slide: closest" fractions :fault="fault('centre_low')" />
+        <QuantityField v-model="f.centre_high" label="and furthest apart" fractions :fault="fault('centre_high')" />
+      </div>
+      <FaultList :faults="otherFaults(problem, shownFields)" />
+      <div class="row"><el-button type="primary" native-type="submit">What is it?</el-button></div>
+    </form>
+    <section v-if="answer" class="sheet block" role="status">
+      <p class="label">Most likely</p>
+      <p class="big figure">{{ answer.result.answer }}</p>
+      <p v-if="answer.result.may_be"><b>May as well be:</b> {{ answer.result.may_be }}</p>
+      <p v-if="answer.result.to_tell_apart"><b>To tell them apart:</b> {{ answer.result.to_tell_apart }}</p>
+      <NoticeList :notices="answer.notices" />
+      <div v-if="answer.result.readings.length" class="scroll">
+        <table class="lines">
+          <thead>
+            <tr><th scope="col">It may say</th><th scope="col">Which is</th><th scope="col" class="n">Length</th><th scope="col">Sure</th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in answer.result.readings" :key="r.designation + r.words">
+              <td class="figure">{{ r.designation }}</td>
+              <td>{{ r.words }}</td>
+              <td class="n">{{ r.belt_length ? `${r.belt_length.shown} ${r.length_kind}` : (r.outside_length?.shown ?? '') }}</td>
+              <td>{{ r.sure }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div v-if="answer.result.fits_the_measures.length" class="scroll">
+        <table class="lines">
+          <thead>
+            <tr><th scope="col">Section</th><th scope="col">Kind</th><th scope="col" class="n">Fits</th><th scope="col">Nearest standard belt</th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="s in answer.result.fits_the_measures" :key="s.section">
+              <td class="figure">{{ s.section }}</td>
+              <td>{{ s.family }}, {{ s.construction }}</td>
+              <td class="n">{{ s.fit.shown }}</td>
+              <td>{{ s.nearest }}<span v-if="s.length_off" class="dim">, off by {{ s.length_off.shown }}</span></td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div v-if="answer.result.fits_the_sheaves.length" class="scroll">
+        <table class="lines">
+          <thead>
+            <tr><th scope="col">Belt</th><th scope="col" class="n">Shafts stand at</th><th scope="col" class="n">Closer left</th><th scope="col" class="n">Apart left</th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="s in answer.result.fits_the_sheaves" :key="s.designation">
+              <td class="figure">{{ s.designation }}</td>
+              <td class="n">{{ s.centre_distance.shown }}</td>
+              <td class="n">{{ s.closer_left.shown }}</td>
+              <td class="n">{{ s.apart_left.shown }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="dim">Stop the machine and lock it out before a hand goes near belt or sheave.</p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.ways button {
+  flex: 1 1 200px;
+  min-height: 56px;
+  border: 2px solid var(--ink);
+  background: var(--panel);
+  color: var(--ink);
+  font: 500 18px var(--face-label);
+}
+.ways .on {
+  background: var(--ink);
+  color: var(--panel);
+}
+.block {
+  padding: 14px 16px;
+  display: grid;
+  gap: 12px;
+  min-width: 0;
+}
+.big {
+  font-size: 40px;
+  line-height: 1.1;
+}
+.scroll {
+  overflow-x: auto;
+}
+.n {
+  text-align: right;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+
+import { api, attempt } from '@/api/client'
+import type { Problem, RatingLine, RatingPreview } from '@/api/types'
+import { readRatings } from '@/features/choose/logic/basis'
+import FaultList from '@/shared/ui/FaultList.vue'
+import { newId, useKept } from '@/shared/state/kept'
+import { save } from '@/shared/state/outbox'
+import { useSettings } from '@/shared/state/settings'
+
+import WrongLines from './WrongLines.vue'
+
+// The shop's own rating table, for belts that no public book rates: looked through first, then kept, shown as yours.
+const settings = useSettings()
+const lines = ref<RatingLine[]>([])
+const preview = ref<RatingPreview>()
+const problem = ref<Problem | null>(null)
+const { value: entry, forget } = useKept('shelf.ratings', () => ({ text: '', op_id: newId() }))
+const EXAMPLE = 'section,diameter,rpm,hp\n3V,2.65,1160,…\n3V,2.65,1750,…\n3V,6,1160,…\n3V,6,1750,…'
+const sections = computed(() => {
+  const found = new Map<string, number>()
+  for (const l of lines.value) found.set(l.section, (found.get(l.section) ?? 0) + 1)
+  return [...found]
+})
+
+async function look() {
+  const got = await attempt(api.POST('/api/ratings/preview', { body: { units: settings.units, text: entry.value.text } }))
+  problem.value = got.ok ? null : got.problem
+  preview.value = got.ok ? got.data : undefined
+}
+async function keep() {
+  const body = { op_id: entry.value.op_id, created_by_name: settings.name, units: settings.units, text: entry.value.text, leave_out_wrong: true }
+  const got = await save<{ lines: RatingLine[] }>('PUT', '/api/ratings', body)
+  problem.value = got.ok ? null : got.problem
+  if (!got.ok) return
+  lines.value = got.data.lines
+  preview.value = undefined
+  forget()
+}
+const read = async () => (lines.value = await readRatings(settings.units))
+onMounted(read)
+watch(() => settings.units, read)
+</script>
+
+<template>
+  <section class="sheet block">
+    <h2>Your own rating table</h2>
+    <p class="dim">
+      For belts that no public book rates, or where you trust your own figures more: what one belt carries, by section, pitch diameter of the small
+      sheave and speed. At least two diameters and two speeds a section; it is read between them, never beyond.
+    </p>
+    <p v-if="sections.length">
+      Kept: <span v-for="([name, count], k) in sections" :key="name">{{ k ? ', ' : '' }}<b>{{ name }}</b> {{ count }} lines</span>.
+    </p>
+    <label class="label" for="ratings">The table, or paste it here</label>
+    <el-input id="ratings" v-model="entry.text" type="textarea" :rows="5" :placeholder="EXAMPLE" />
+    <div class="row"><el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look the table through</el-button></div>
+    <FaultList :faults="problem?.errors ?? []" />
+    <template v-if="preview">
+      <h3>{{ preview.lines.length }} lines understood, {{ preview.wrong.length }} not</h3>
+      <WrongLines :wrong="preview.wrong" />
+      <div class="row">
+        <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
+          {{ preview.wrong.length ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}` : 'Keep the table' }}
+        </el-button>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.block {
+  padding: 12px 16px;
+  display: grid;
+  gap: 8px;
+  min-width: 0;
+}
+</style>
