@@ -61,17 +61,21 @@ function add(fraction: string) {
   color: var(--dim);
   font-size: 16px;
 }
-/* Over what is below, not pushing it: a button must not move away under the finger that leaves the field. */
+/* Over what is there, not pushing it: a button must not move away under the finger that leaves the field. The keys
+   stand over the field, where the hand has been; the next field and the button below stay free. */
 .keys,
 .hint {
   position: absolute;
-  top: 100%;
   left: 0;
   right: 0;
   z-index: 8;
   background: var(--sheet);
 }
+.hint {
+  top: 100%;
+}
 .keys {
+  bottom: 100%;
   display: grid;
   grid-template-columns: repeat(5, 1fr);
   gap: 4px;

@@ -159,16 +159,23 @@ def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[A
         ),
     )
     carries = r["power"] > 0
+    # The sheave that misses: too small for its section, or too large for the room.
+    driver_over = c["driver_outside"] / wanted.largest_driver_mm >= c["driven_outside"] / wanted.largest_driven_mm
+    small = c["small_pitch"] < c["least_pitch"]
+    sheave = np.where(small, c["small_pitch"], np.where(driver_over, c["driver_outside"], c["driven_outside"]))
+    sheave_bound = np.where(
+        small, c["least_pitch"], np.where(driver_over, wanted.largest_driver_mm, wanted.largest_driven_mm)
+    )
     # A row without an arc factor falls at the arc; without a power it is outside its rating table.
     arcless = np.isnan(c["K_theta"])
     known = ~np.isnan(r["power"]) | arcless
     carries = carries | arcless
-    least_arc = np.where(c["arc"] < LEAST_ARC, LEAST_ARC, METRIC_LEAST_ARC)
+    least_arc = np.where(arcless & (c["arc"] >= LEAST_ARC), METRIC_LEAST_ARC, LEAST_ARC)
     belts = np.where(r["power"] > 0, r["belts"], 1.0)
     width = np.where(r["power"] > 0, r["width"], 0.0)
     return [
         (r["error"], wanted.tolerance_percent, (np.abs(r["error"]) - wanted.tolerance_percent) / 100),
-        (c["small_pitch"], c["least_pitch"], size),
+        (sheave, sheave_bound, size),
         (c["motor_size"], motor, 1 - c["motor_size"] / np.maximum(motor, 1e-9)),
         (
             np.minimum(c["driver_bottom"], c["driven_bottom"]),

@@ -92,8 +92,8 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
     <section v-if="answer" class="sheet block" role="status">
       <p class="label">Most likely</p>
       <p class="big figure">{{ answer.result.answer }}</p>
-      <p v-if="answer.result.may_be"><b>May as well be:</b> {{ answer.result.may_be }}</p>
-      <p v-if="answer.result.to_tell_apart"><b>To tell them apart:</b> {{ answer.result.to_tell_apart }}</p>
+      <p v-if="answer.result.may_be && f.way !== 'tape' && answer.result.may_be !== answer.result.answer"><b>May as well be:</b> {{ answer.result.may_be }}</p>
+      <p v-if="answer.result.to_tell_apart && !answer.result.to_tell_apart.startsWith('Nothing more')"><b>To tell them apart:</b> {{ answer.result.to_tell_apart }}</p>
       <NoticeList :notices="answer.notices" />
       <div v-if="answer.result.readings.length" class="scroll">
         <table class="lines">
@@ -120,7 +120,7 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
               <td class="figure">{{ s.section }}</td>
               <td>{{ s.family }}, {{ s.construction }}</td>
               <td class="n">{{ s.fit.shown }}</td>
-              <td>{{ s.nearest }}<span v-if="s.length_off" class="dim">, off by {{ s.length_off.shown }}</span></td>
+              <td>{{ s.nearest }}<span v-if="s.length_off && Math.abs(s.length_off.value) > 0.5" class="dim">, off by {{ s.length_off.shown }}</span></td>
             </tr>
           </tbody>
         </table>

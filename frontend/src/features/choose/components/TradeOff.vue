@@ -8,7 +8,7 @@ import { field } from '../logic/trade'
 // What each option costs the shaft and the room: down and to the left is better; a bubble grows with the power to spare.
 const props = defineProps<{ options: Option[]; picked: string; keyOf: (o: Option) => string }>()
 const emit = defineEmits<{ open: [key: string] }>()
-const W = 720
+const W = 900
 const H = 300
 const INSET = { left: 74, bottom: 46, top: 20, right: 24 }
 const drawn = computed(() => field(props.options, props.keyOf, W, H, INSET))
@@ -18,7 +18,7 @@ const number = computed(() => new Map(props.options.map((o, k) => [props.keyOf(o
 
 <template>
   <figure class="sheet trade">
-    <figcaption class="label">Pull on the shaft against width. Left and low is better; a larger circle has more to spare. Touch one to see it.</figcaption>
+    <figcaption class="label">Pull on the shaft against width. Left and low is better, a larger circle has more to spare; circles that would hide each other stand side by side. Touch one to see it.</figcaption>
     <div class="scroll">
       <svg :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Options by shaft pull and width">
         <g v-for="t in drawn.ys" :key="'y' + t.text">
@@ -44,7 +44,7 @@ const number = computed(() => new Map(props.options.map((o, k) => [props.keyOf(o
           @keydown.space.prevent="emit('open', b.key)"
         >
           <title>{{ b.label }}</title>
-          <circle :cx="b.x" :cy="b.y" r="22" class="reach" />
+          <circle :cx="b.x" :cy="b.y" r="20" class="reach" />
           <circle :cx="b.x" :cy="b.y" :r="b.r" class="disc" />
           <text :x="b.x" :y="b.y + 6" text-anchor="middle" class="no">{{ number.get(b.key) }}</text>
         </g>
@@ -64,7 +64,6 @@ const number = computed(() => new Map(props.options.map((o, k) => [props.keyOf(o
 svg {
   width: 100%;
   min-width: 520px;
-  max-width: 900px;
   display: block;
 }
 .grid {

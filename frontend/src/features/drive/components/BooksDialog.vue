@@ -68,8 +68,8 @@ const canUse = (b: string) => b !== 'light-duty'
 .n {
   text-align: right;
 }
-.used {
-  outline: 3px solid var(--touch);
-  outline-offset: -3px;
+.used td {
+  border-top: 3px solid var(--touch);
+  border-bottom: 3px solid var(--touch);
 }
 </style>

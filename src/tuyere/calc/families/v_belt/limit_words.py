@@ -5,7 +5,7 @@ from tuyere.calc.shown import shown
 
 LIMIT_WORDS = {
     "speed": ("driven speed off by {v} %", "percent"),
-    "sheave size": ("a sheave too small for its section or too large for the room", ""),
+    "sheave size": ("sheave of {v}: too small for its section, or too large for the room", "length"),
     "centre distance": ("centre distance {v}", "length"),
     "arc": ("arc on the small sheave {v}", "angle"),
     "rim speed": ("belt speed {v}", "belt_speed"),

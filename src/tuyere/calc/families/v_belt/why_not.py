@@ -8,7 +8,7 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.families.v_belt.choose_model import VBeltSelectIn
 from tuyere.calc.families.v_belt.limit_words import limit_says
 from tuyere.calc.families.v_belt.parts import SheaveIn, basis_of, sheave_of
-from tuyere.calc.families.v_belt.search_input import wanted_of
+from tuyere.calc.families.v_belt.search_input import INF, wanted_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
@@ -117,7 +117,13 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
         WhyNotLine(
             limit=line.limit,
             passes=line.passes,
-            says=limit_says(line.limit, line.value, line.bound, line.miss_percent != float("inf"), frame)
+            says=limit_says(
+                line.limit,
+                line.value,
+                INF if line.passes and line.limit == "centre distance" else line.bound,
+                line.miss_percent != INF,
+                frame,
+            )
             if not line.passes or line.limit in FIGURED
             else "",
         )
@@ -126,8 +132,8 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
     fits = told.place > 0
     over = {n: p * wanted.weights.get(n, 0.0) for n, p in told.parts.items()}
     return WhyNotOut(
-        name=f"{one.designation} on {frame.figure(driver.line_mm, 'length', 'size').number} / "
-        f"{frame.figure(driven.line_mm, 'length', 'size').shown}",
+        name=f"{one.designation} on {frame.figure(driver.outside_mm, 'length', 'size').number} / "
+        f"{frame.figure(driven.outside_mm, 'length', 'size').shown} outside",
         design_power=frame.figure(wanted.design_kw, "power", step="design_power"),
         fits=fits,
         place=told.place,
