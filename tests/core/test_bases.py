@@ -379,3 +379,19 @@ def test_more_power_takes_more_belts_and_a_larger_sheave_never_more(name: str) -
     p = 0.2 if of.name in ("Z", "4L") else 1.0
     assert needed(2 * p, d) == pytest.approx(2 * needed(p, d), rel=1e-9)
     assert needed(p, 1.1 * d) <= needed(p, d)
+
+
+@pytest.mark.outside(
+    "the figures of the handbook's page on disagreements, taken from the program itself and from the sources recalled there"
+)
+def test_the_page_on_disagreements_says_what_the_program_does() -> None:
+    page = table("v_belt_disagreements")
+    assert all(all(str(x).strip() for x in row) for row in page.rows)
+    b = section("B")
+    old, then, now = (
+        float(x.powers(b, 180.0, 1.0, 1160.0, 1.0, 1.0).basic_kw) for x in (OLD_HANDBOOK, IP20_1977, IP20_1988)
+    )
+    assert 1.07 <= now / then <= 1.16 and 0.54 <= old / then <= 0.68
+    assert belt("D360").length_in == pytest.approx(360.8)
+    assert table("old_constants").row(section="C")["Y"] == 26.946
+    assert table("belt_profiles").row(section="8V")["depth"] == pytest.approx(0.91 * IN)

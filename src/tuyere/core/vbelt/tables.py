@@ -12,6 +12,7 @@ declare(
     "tuyere.core.vbelt",
     "v_belt_manners",
     "v_belt_rules",
+    "v_belt_disagreements",
     "belt_profiles",
     "length_conventions",
     "sections",

@@ -56,7 +56,7 @@ class LengthOffOut(Answer):
              "What another length does to the centre distance or the idler, and whether room to fit, to tighten and to release is left.",
              "plane geometry; room: ANSI/RMA IP-20 and IP-22", {"units": "us", "input": {
                  "right": "B46", "offered": "B48", "driver": {"diameter": "5 in", "kind": "outside", "groove": "B"},
-                 "driven": {"diameter": "8 in", "kind": "outside", "groove": "B"}, "least_centre": "11 in", "most_centre": "15 in"}})  # fmt: skip
+                 "driven": {"diameter": "8 in", "kind": "outside", "groove": "B"}, "least_centre": "12 in", "most_centre": "18 in"}})  # fmt: skip
 def belt_length_off(given: LengthOffIn, frame: Frame) -> LengthOffOut:
     """Hold the one against the other."""
     idler = None if given.idler is None else (given.idler.span.value, given.idler.depth.value)

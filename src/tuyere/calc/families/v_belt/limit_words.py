@@ -1,5 +1,7 @@
 """The limits of the V-belt search in words."""
 
+from math import isnan
+
 from tuyere.calc.frame import Frame
 from tuyere.calc.shown import shown
 
@@ -23,7 +25,7 @@ UNDEFINED = {"centre distance": "the belt is too short for the sheaves", "rating
 def limit_says(limit: str, value: float, bound: float, defined: bool, frame: Frame) -> str:
     """A limit with its figure and its bound in the person's units; empty words where nothing is defined."""
     words, kind = LIMIT_WORDS[limit]
-    if not defined:
+    if not defined or isnan(value):
         return UNDEFINED.get(limit, "")
     percent = kind == "percent"
     v = f"{value:+.1f}" if percent else shown(value, kind, frame.units, "tape") if kind else ""

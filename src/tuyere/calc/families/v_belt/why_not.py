@@ -1,5 +1,6 @@
 """`v-belt-why-not`: one drive that somebody has in mind, against every limit and against what the search found."""
 
+from math import isnan
 from typing import Annotated
 
 from pydantic import Field
@@ -128,6 +129,7 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
             else "",
         )
         for line in told.lines
+        if not (line.passes and isnan(line.value))  # a belt too short has no arc, power or pull to speak of
     ]
     fits = told.place > 0
     over = {n: p * wanted.weights.get(n, 0.0) for n, p in told.parts.items()}

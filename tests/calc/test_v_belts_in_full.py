@@ -1,0 +1,222 @@
+"""The V-belt calculations by their requests: books, series, limits, why not, lengths that are off, speed ranges, every groove."""
+
+from __future__ import annotations
+
+from copy import deepcopy
+from typing import Any
+
+import pytest
+from pydantic import ValidationError
+
+from tuyere.calc.registry import CALCULATIONS, work
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.vbelt.sections import sections
+
+SELECT = CALCULATIONS["v-belt-select"].example["input"]
+DRIVE = CALCULATIONS["v-belt-drive"].example["input"]
+
+
+def run(name: str, given: dict[str, Any], **more: Any) -> dict[str, Any]:
+    calc = CALCULATIONS[name]
+    return work(calc, calc.request_model.model_validate({"units": "us", **more, "input": given})).model_dump(
+        mode="json"
+    )
+
+
+def refused(name: str, given: dict[str, Any], **more: Any) -> tuple[str, str, str]:
+    with pytest.raises(InputError) as e:
+        run(name, given, **more)
+    return e.value.field.removeprefix("input."), e.value.why, e.value.allowed
+
+
+def with_(given: dict[str, Any], **changes: Any) -> dict[str, Any]:
+    out = deepcopy(given)
+    for path, value in changes.items():
+        at = out
+        *way, last = path.split("__")
+        for step in way:
+            at = at.setdefault(step, {})
+        at[last] = value
+    return out
+
+
+@pytest.mark.parametrize(("series", "of"), [("inch", {False}), ("metric", {True}), ("all", {True, False})])
+def test_series_decides_which_sections_are_offered(series: str, of: set[bool]) -> None:
+    r = run(
+        "v-belt-select", with_(SELECT, series=series, keep=24, tolerance=5, centre={"about": "28 in", "give": "3 in"})
+    )["result"]
+    offered = {sections()[o["section"]].metric for o in r["options"]}
+    assert offered <= of and (series == "all" or offered == of)
+    for o in r["options"]:
+        expected = "metric rating tables" if sections()[o["section"]].metric else "association, current edition"
+        assert o["drive"]["basis"] == expected
+        assert o["drive"]["belts"]["value"] == o["belts"]["value"] and o["drive"]["spare"]["value"] >= -1e-9
+
+
+@pytest.mark.parametrize("basis", ["ip20-1988", "ip20-1977", "old-handbook", "metric-table"])
+def test_every_option_of_a_book_works_alone_by_that_book(basis: str) -> None:
+    found = run("v-belt-select", with_(SELECT, series="all", keep=6, tolerance=5), basis=basis)["result"]
+    assert found["options"]
+    for o in found["options"]:
+        wheel = {"kind": o["diameter_kind"], "groove": o["groove"]}
+        alone = run("v-belt-drive", {
+            "power": SELECT["power"], "service_factor": SELECT["service_factor"],
+            "driver": {"speed": SELECT["driver_speed"], "sheave": wheel | {"diameter": o["driver_diameter"]["value"]}},
+            "driven": {"sheave": wheel | {"diameter": o["driven_diameter"]["value"]}},
+            "belt": {"designation": o["drive"]["designation"]},
+        }, basis=basis)["result"]  # fmt: skip
+        for figure in ("belts_exact", "belt_power", "centre_distance", "hub_standing", "driven_speed"):
+            assert alone[figure]["value"] == pytest.approx(o["drive"][figure]["value"], rel=1e-9), figure
+
+
+def test_books_of_one_drive_agree_with_the_drive_by_each_book() -> None:
+    given = CALCULATIONS["v-belt-bases"].example["input"]
+    rows = {r["basis"]: r for r in run("v-belt-bases", given)["result"]["rows"]}
+    for basis in ("ip20-1988", "ip20-1977", "old-handbook", "metric-table"):
+        alone = run("v-belt-drive", given, basis=basis)["result"]
+        assert alone["belt_power"]["value"] == pytest.approx(rows[basis]["belt_power"]["value"], rel=1e-12)
+        assert run("v-belt-bases", given, basis=basis)["result"]["rows"][list(rows).index(basis)]["used"]
+    assert rows["light-duty"]["belt_power"] is None and rows["light-duty"]["why"]
+
+
+@pytest.mark.parametrize(("basis", "belt", "groove", "says"), [
+    ("old-handbook", "BX90", "B", "wrapped classical"), ("metric-table", "5V1000", "5V", "no 5V"), ("ip20-1977", "SPA 1600", "SPA", "no constants"),
+    ("ip20-1988", "3V600", "3V", "on hand"), ("ip20-1988", "2L200", "2L", "on hand"), ("ip20-1988", "XPB 2000", "SPB", "on hand"),
+])  # fmt: skip
+def test_a_book_that_cannot_rate_says_why_and_who_could(basis: str, belt: str, groove: str, says: str) -> None:
+    wheels = {
+        "driver__sheave": {"diameter": "10 in", "kind": "outside", "groove": groove},
+        "driven__sheave": {"diameter": "12 in", "kind": "outside", "groove": groove},
+    }
+    if groove == "2L":
+        wheels = {k: v | {"diameter": "2.5 in"} for k, v in wheels.items()}
+    field, why, allowed = refused(
+        "v-belt-drive", with_(DRIVE, belt__designation=belt, power="1 hp", **wheels), basis=basis
+    )
+    assert field == "basis" and says in why and allowed
+
+
+@pytest.mark.parametrize(
+    ("groove", "belt"),
+    [
+        ("B deep", "B90"),
+        ("B in A/B", "B90"),
+        ("A in A/B", "A90"),
+        ("A deep", "A90"),
+        ("5V deep", "5V1000"),
+        ("C deep", "C120"),
+    ],
+)
+def test_a_deep_groove_only_moves_the_rim(groove: str, belt: str) -> None:
+    """By the datum or pitch diameter a deep groove works as the plain one; by the tape over the rim it does not."""
+    plain = groove.split()[0]
+
+    def drive(g: str, kind: str) -> dict[str, Any]:
+        wheels = {
+            f"{r}__sheave": {"diameter": size, "kind": kind, "groove": g}
+            for r, size in (("driver", "11 in"), ("driven", "15 in"))
+        }
+        return run("v-belt-drive", with_(DRIVE, belt={"designation": belt}, power="5 hp", **wheels))["result"]
+
+    for figure in ("driven_speed", "belt_power", "centre_distance"):
+        assert drive(groove, "pitch")[figure]["value"] == pytest.approx(
+            drive(plain, "pitch")[figure]["value"], rel=1e-12
+        )
+    assert drive(groove, "pitch")["driver_outside"]["value"] != pytest.approx(
+        drive(plain, "pitch")["driver_outside"]["value"], abs=1.0
+    )
+    assert drive(groove, "outside")["driven_speed"]["value"] != pytest.approx(
+        drive(plain, "outside")["driven_speed"]["value"], rel=1e-4
+    )
+
+
+def test_v_belts_on_a_flat_pulley() -> None:
+    flat = with_(
+        DRIVE, driven__sheave={"diameter": "24 in", "groove": "flat"}, belt={"designation": "B112"}, power="3 hp"
+    )
+    grooved = with_(flat, driven__sheave={"diameter": "24 in", "kind": "outside", "groove": "B"})
+    a, b = run("v-belt-drive", flat)["result"], run("v-belt-drive", grooved)["result"]
+    assert a["arc_factor"]["value"] < b["arc_factor"]["value"]
+    assert (
+        a["driven_outside"]["value"] == pytest.approx(24 * 25.4)
+        and a["driven_pitch"]["value"] > b["driven_pitch"]["value"]
+    )
+    assert refused("v-belt-drive", with_(flat, driven__sheave__kind="datum"))[0] == "driven.sheave.kind"
+    with pytest.raises(ValidationError):
+        run("v-belt-drive", with_(DRIVE, driver__sheave={"diameter": "6 in", "groove": "flat"}))
+
+
+def test_limits_of_motor_shaft_and_bearing_by_request() -> None:
+    plain = run("v-belt-select", SELECT)["result"]["accepted"]
+    bearing = {"rating": "8000 lbf", "overhang": "3 in", "spacing": "10 in", "shaft": "driven", "hours": 40000}
+    for limits in (
+        {"motor": {"frame": "254t"}},
+        {"motor": {}},
+        {"driven_shaft": "7 in"},
+        {"shaft_pull": "260 lbf"},
+        {"bearing": bearing},
+    ):
+        r = run("v-belt-select", with_(SELECT, limits=limits))["result"]
+        assert r["accepted"] < plain or limits == {"bearing": bearing}, limits
+        assert r["accepted"] + sum(x["count"] for x in r["rejected"]) == r["considered"]
+    assert refused("v-belt-select", with_(SELECT, limits={"motor": {"frame": "Z9"}}))[0] == "limits.motor.frame"
+    assert refused("v-belt-select", with_(SELECT, limits={"motor": {}}, driver_speed="1500"))[0] == "limits.motor.speed"
+
+
+def test_why_not_names_every_limit_and_the_place() -> None:
+    example = CALCULATIONS["v-belt-why-not"].example["input"]
+    found = run("v-belt-select", {k: v for k, v in example.items() if k != "this"})["result"]
+    best = found["options"][0]
+    wheel = {"kind": best["diameter_kind"], "groove": best["groove"]}
+    this = {"driver": wheel | {"diameter": best["driver_diameter"]["value"]}, "driven": wheel | {"diameter": best["driven_diameter"]["value"]},
+            "belt": best["drive"]["designation"]}  # fmt: skip
+    told = run("v-belt-why-not", with_(example, this=this))["result"]
+    assert (
+        told["fits"]
+        and told["place"] == 1
+        and told["cost"] == pytest.approx(told["best_cost"])
+        and all(x["passes"] for x in told["lines"])
+    )
+    short = run(
+        "v-belt-why-not",
+        with_(example, this=this | {"belt": "5V500" if best["groove"] == "5V" else best["section"] + "35"}),
+    )["result"]
+    assert not short["fits"] and short["place"] == 0 and not short["lines"][0]["passes"] and short["lines"][0]["says"]
+    assert refused("v-belt-why-not", with_(example, this=this | {"belt": "3VX500"}))[0] in (
+        "this.driver.groove",
+        "this.belt",
+    )
+    assert refused("v-belt-why-not", with_(example, this=this | {"belt": "Q5"}))[0] == "this.belt"
+
+
+def test_a_length_that_is_off_and_a_range_of_speeds() -> None:
+    example = CALCULATIONS["belt-length-off"].example["input"]
+    r = run("belt-length-off", example)["result"]
+    assert r["verdict"] == "with care" or r["verdict"] == "will do"
+    assert r["longer"]["value"] == pytest.approx(50.8) and 25.4 < r["centre_change"]["value"] < 27.5
+    assert refused("belt-length-off", with_(example, offered="A48"))[0] == "offered"
+    assert refused("belt-length-off", with_(example, right="Q"))[0] == "right"
+    given = CALCULATIONS["v-belt-range"].example["input"]
+    torque, fan = (run("v-belt-range", with_(given, load=x))["result"] for x in ("constant torque", "fan"))
+    assert fan["worst"]["driver_speed"]["value"] == pytest.approx(2400) and len(torque["points"]) == 9
+    assert torque["worst"]["belts_exact"]["value"] == max(p["belts_exact"]["value"] for p in torque["points"])
+    assert refused("v-belt-range", with_(given, low="3000"))[0] == "high"
+    with pytest.raises((InputError, NoSolution)):
+        run("v-belt-range", with_(given, high="20000"))
+
+
+@pytest.mark.parametrize("groove", ["A", "B", "C", "D", "E", "3V", "5V", "8V", "Z", "SPZ", "SPA", "SPB", "SPC"])
+def test_what_belt_ran_on_these_sheaves_in_every_groove(groove: str) -> None:
+    size = {"D": 16, "E": 24, "8V": 16, "C": 10, "SPC": 12, "5V": 9, "Z": 4, "SPZ": 4, "3V": 4}.get(groove, 7)
+    given = {
+        "groove": groove,
+        "driver_diameter": f"{size} in",
+        "driven_diameter": f"{1.5 * size} in",
+        "centre_low": f"{2.4 * size} in",
+        "centre_high": f"{3.6 * size} in",
+    }
+    r = run("belt-identify", given)["result"]
+    assert r["fits_the_sheaves"]
+    for s in r["fits_the_sheaves"]:
+        assert 2.4 * size * 25.4 - 1e-6 <= s["centre_distance"]["value"] <= 3.6 * size * 25.4 + 1e-6
+        assert s["designation"].replace(" ", "").startswith(groove)
