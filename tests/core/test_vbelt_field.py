@@ -17,6 +17,7 @@ from tuyere.core.notices import collected_notices
 from tuyere.core.shafts.bearings import bearing_life, largest_pull, overhung
 from tuyere.core.tables import table
 from tuyere.core.vbelt.bases.association import association_arc
+from tuyere.core.vbelt.bases.own_table import OwnRow, OwnTable
 from tuyere.core.vbelt.belts import belt, length_mm_of
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
 from tuyere.core.vbelt.choose import search, why_not
@@ -275,3 +276,9 @@ def test_metric_and_inch_catalogues_make_the_whole() -> None:
 
 def test_deep_grooves_are_all_in_the_table() -> None:
     assert set(table("deep_grooves").column("section")) == set(DEEP_GROOVES)
+
+
+def test_only_published_books_keep_their_catalogue() -> None:
+    own = OwnTable(tuple(OwnRow("B", d, n, 1.0) for d in (100.0, 500.0) for n in (100.0, 4000.0)))
+    assert build_catalogue() is build_catalogue() and build_catalogue(basis=own) is not build_catalogue(basis=own)
+    assert set(build_catalogue(basis=own).rated_by.values()) == {own} and len(build_catalogue(basis=own)) < 30_000

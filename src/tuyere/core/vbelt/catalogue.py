@@ -13,7 +13,7 @@ from tuyere.core.geometry.centre import centres_of_lengths
 from tuyere.core.geometry.formulas import open_small_arc
 from tuyere.core.speeds.formulas import ratio_of_diameters
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.bases.pick import DEFAULT, rated_by
+from tuyere.core.vbelt.bases.pick import DEFAULT, PUBLISHED, rated_by
 from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt, belt_of, length_mm_of, standard_numbers
 from tuyere.core.vbelt.sections import Section, groove_rows, sections
@@ -98,12 +98,13 @@ def build_catalogue(fixed: Fixed = Fixed(), basis: Basis = DEFAULT, series: str 
     ``series`` is "all", "inch" or "metric". The geometry (exact centre distance, arc, factors) does not depend on
     the duty and is worked here.
     """
-    if fixed == Fixed():
+    # A table of somebody's own is new with every request: keeping its catalogue would only fill the memory.
+    if fixed == Fixed() and basis.id in PUBLISHED:
         return _standard_catalogue(basis, series)
     return _build(fixed, basis, series)
 
 
-@lru_cache(maxsize=8)
+@lru_cache(maxsize=6)
 def _standard_catalogue(basis: Basis, series: str) -> Catalogue:
     return _build(Fixed(), basis, series)
 
