@@ -220,3 +220,27 @@ def test_what_belt_ran_on_these_sheaves_in_every_groove(groove: str) -> None:
     for s in r["fits_the_sheaves"]:
         assert 2.4 * size * 25.4 - 1e-6 <= s["centre_distance"]["value"] <= 3.6 * size * 25.4 + 1e-6
         assert s["designation"].replace(" ", "").startswith(groove)
+
+
+@pytest.mark.parametrize(("change", "field"), [
+    ({"designation": "SPA 1600", "diameter": "20 in"}, "diameter"), ({"designation": "SPA 1600", "diameter": "6 in", "speed": "3400"}, "speed"),
+    ({"designation": "SPA 1600", "diameter": "6 in", "arc": 85}, "arc"),
+])  # fmt: skip
+def test_what_leaves_a_rating_table_is_said_beside_the_field_of_the_form(change: dict[str, Any], field: str) -> None:
+    given = CALCULATIONS["v-belt-rating"].example["input"] | {"kind": "datum"} | change
+    found, why, allowed = refused("v-belt-rating", given)
+    assert found == field and why and allowed
+
+
+def test_the_small_sheave_is_named_whichever_it_is() -> None:
+    wheels = {
+        "driver__sheave": {"diameter": "30 in", "kind": "datum", "groove": "SPA"},
+        "driven__sheave": {"diameter": "15 in", "kind": "datum", "groove": "SPA"},
+    }
+    for change in (wheels, {"driver__sheave": wheels["driven__sheave"], "driven__sheave": wheels["driver__sheave"]}):
+        field, why, _ = refused(
+            "v-belt-drive",
+            with_(DRIVE, belt={"designation": "SPA 4500"}, driver__speed="300 rpm", power="2 hp", **change),
+        )
+        small = "driver" if change["driver__sheave"]["diameter"] == "15 in" else "driven"
+        assert field == f"{small}.sheave.diameter" and "not extended" in why

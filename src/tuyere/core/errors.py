@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+
 
 class CoreError(Exception):
     """Base of everything the core raises on purpose."""
@@ -21,3 +24,15 @@ class NoSolution(CoreError):
     def __init__(self, why: str, field: str = "", allowed: str = "") -> None:
         super().__init__(why)
         self.why, self.field, self.allowed = why, field, allowed
+
+
+@contextmanager
+def fields_named(**names: str) -> Iterator[None]:
+    """Point an InputError raised inside at the caller's own fields: dots of the inner name are written as two underscores."""
+    try:
+        yield
+    except InputError as e:
+        own = names.get(e.field.replace(".", "__"))
+        if own is None:
+            raise
+        raise InputError(own, e.value, e.why, e.allowed) from e

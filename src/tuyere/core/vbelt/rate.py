@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from tuyere.core.duty.design import design_power
-from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.errors import InputError, NoSolution, fields_named
 from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
 from tuyere.core.geometry.formulas import open_large_arc, open_length, open_small_arc, open_span
@@ -260,9 +260,10 @@ def rate(given: Given) -> Rating:
     large_arc = mark("large_arc", open_large_arc(centre, small.line_mm, large.line_mm))
     span = mark("span", open_span(centre, small.line_mm, large.line_mm))
 
-    one = rate_one_belt(
-        given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis, given.v_flat
-    )
+    with fields_named(driver__sheave__diameter=f"{small_field}.diameter"):
+        one = rate_one_belt(
+            given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis, given.v_flat
+        )
     if given.link:
         one = rated_as_link(given.belt, one)
     exact = mark("belts_exact", belts_needed(design, one.corrected_kw))

@@ -10,7 +10,7 @@ from tuyere.calc.families.v_belt.parts import Kind, OwnRatings, basis_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.errors import InputError
+from tuyere.core.errors import InputError, fields_named
 from tuyere.core.notices import notice
 from tuyere.core.speeds.formulas import belt_speed
 from tuyere.core.steps import mark
@@ -85,9 +85,21 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
         check_section_limits(one.section, small, float(speed), "x")
     except InputError as e:
         raise InputError(e.field.removeprefix("x."), e.value, e.why, e.allowed) from e
-    r = rate_one_belt(
-        one, small.pitch_mm, ratio * small.pitch_mm, given.speed.value, arc, basis_of(frame.basis, given.own_ratings)
-    )
+    own = {
+        "driver__sheave__diameter": "diameter",
+        "driver__speed": "speed",
+        "belt__designation": "designation",
+        "centre_distance": "arc",
+    }
+    with fields_named(**own):
+        r = rate_one_belt(
+            one,
+            small.pitch_mm,
+            ratio * small.pitch_mm,
+            given.speed.value,
+            arc,
+            basis_of(frame.basis, given.own_ratings),
+        )
     fig = frame.figure
     return RatingOut(
         basis=r.basis_title,
