@@ -244,3 +244,29 @@ def test_the_small_sheave_is_named_whichever_it_is() -> None:
         )
         small = "driver" if change["driver__sheave"]["diameter"] == "15 in" else "driven"
         assert field == f"{small}.sheave.diameter" and "not extended" in why
+
+
+@pytest.mark.parametrize("change", [
+    {"driven__sheave": {"diameter": "24 in", "groove": "flat"}, "belt": {"designation": "B112"}, "power": "3 hp"}, {"belt__construction": "link"},
+    {"driver__sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}, "driven__sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
+])  # fmt: skip
+def test_flat_pulleys_link_belts_and_speed_ups_are_the_same_drive_in_every_book(change: dict[str, Any]) -> None:
+    given = with_(DRIVE, **change)
+    for basis in ("ip20-1988", "old-handbook"):
+        row = next(r for r in run("v-belt-bases", given, basis=basis)["result"]["rows"] if r["used"])
+        alone = run("v-belt-drive", given, basis=basis)["result"]
+        for figure in ("belt_power", "arc_factor", "belts_exact"):
+            assert row[figure]["value"] == pytest.approx(alone[figure]["value"], rel=1e-12), (basis, figure)
+
+
+def test_why_not_keeps_the_parts_that_stay() -> None:
+    example = CALCULATIONS["v-belt-why-not"].example["input"]
+    free = run("v-belt-why-not", example)["result"]["accepted"]
+    kept = run("v-belt-why-not", with_(example, fixed={"section": "B"}))["result"]["accepted"]
+    assert (
+        kept
+        == run("v-belt-select", with_({k: v for k, v in example.items() if k != "this"}, fixed={"section": "B"}))[
+            "result"
+        ]["accepted"]
+        < free
+    )

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
 
 
@@ -27,12 +27,12 @@ class NoSolution(CoreError):
 
 
 @contextmanager
-def fields_named(**names: str) -> Iterator[None]:
-    """Point an InputError raised inside at the caller's own fields: dots of the inner name are written as two underscores."""
+def fields_named(names: Mapping[str, str]) -> Iterator[None]:
+    """Point an InputError raised inside at the caller's own fields: ``names`` is from the inner field to the caller's."""
     try:
         yield
     except InputError as e:
-        own = names.get(e.field.replace(".", "__"))
+        own = names.get(e.field)
         if own is None:
             raise
         raise InputError(own, e.value, e.why, e.allowed) from e

@@ -3,5 +3,5 @@
 from tuyere.core.vbelt.catalogue import build_catalogue
 from tuyere.web.app import create_app
 
-build_catalogue()
+build_catalogue(series="inch")
 app = create_app()

@@ -140,7 +140,7 @@ def belts_that_fit(
     """
     small, large = min(driver_line_mm, driven_line_mm), max(driver_line_mm, driven_line_mm)
     every: list[Stands] = []
-    of = sections().get(belt_groove(groove)) or sections().get(f"{groove}X")
+    of = sections().get(belt_groove(groove))
     if of is None:
         raise InputError(
             "groove",

@@ -188,6 +188,17 @@ def rated_as_link(belt: Belt, one: BeltRating) -> BeltRating:
     return replace(one, corrected_kw=float(kw))
 
 
+def rate_by(given: Given, small_arc_deg: float, book: Basis) -> BeltRating:
+    """One belt of a drive by a rating book: on its sheaves, its flat pulley, or as the link belt it is.
+
+    ``given`` is seated. Raises InputError outside the book's tables, NoSolution where nothing is carried.
+    """
+    small, large = small_and_large(given.driver, given.driven)
+    rpm = float(small_sheave_speed(given.driver_rpm, given.driver.pitch_mm, small.pitch_mm))
+    one = rate_one_belt(given.belt, small.pitch_mm, large.pitch_mm, rpm, small_arc_deg, book, given.v_flat)
+    return rated_as_link(given.belt, one) if given.link else one
+
+
 def emergency(given: Given) -> bool:
     """A narrower belt stands in a wider groove, as it may for a day only."""
     return any((given.belt.section.name, w.groove) in EMERGENCY for w in (given.driver, given.driven))
@@ -241,7 +252,6 @@ def rate(given: Given) -> Rating:
         driven_speed(given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent + 2.0),
     )
     mark("speed_ratio", ratio_of_speeds(given.driver_rpm, driven_rpm))
-    small_rpm = small_sheave_speed(given.driver_rpm, given.driver.pitch_mm, small.pitch_mm)
     speed = mark("belt_speed", belt_speed(given.driver.pitch_mm, given.driver_rpm))
     check_section_limits(given.belt.section, small, float(speed), small_field)
 
@@ -260,12 +270,8 @@ def rate(given: Given) -> Rating:
     large_arc = mark("large_arc", open_large_arc(centre, small.line_mm, large.line_mm))
     span = mark("span", open_span(centre, small.line_mm, large.line_mm))
 
-    with fields_named(driver__sheave__diameter=f"{small_field}.diameter"):
-        one = rate_one_belt(
-            given.belt, small.pitch_mm, large.pitch_mm, float(small_rpm), float(arc), given.basis, given.v_flat
-        )
-    if given.link:
-        one = rated_as_link(given.belt, one)
+    with fields_named({"driver.sheave.diameter": f"{small_field}.diameter"}):
+        one = rate_by(given, float(arc), given.basis)
     exact = mark("belts_exact", belts_needed(design, one.corrected_kw))
     needed = int(mark("belts_needed", whole_belts(exact)))
     count = given.count or needed

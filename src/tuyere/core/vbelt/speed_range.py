@@ -9,6 +9,7 @@ import numpy as np
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.steps import quiet
+from tuyere.core.vbelt.formulas import whole_belts
 from tuyere.core.vbelt.rate import Given, Rating, rate
 
 LOADS = ("constant torque", "constant power", "fan")
@@ -32,6 +33,7 @@ class SpeedRange:
 
     points: tuple[AtSpeed, ...]
     worst: AtSpeed
+    belts_needed: int
 
 
 def power_at(load: str, power_kw: float, rpm: float, of_rpm: float) -> float:
@@ -73,4 +75,4 @@ def speed_range(given: Given, low_rpm: float, high_rpm: float, load: str) -> Spe
     if worst.driver_rpm < given.driver_rpm and load == "constant torque":
         notice("info", "slow-is-worst", "At constant torque the slow end asks the same pull of the belt all the time; a motor's own fan "
                "cools it less there.", "low")  # fmt: skip
-    return SpeedRange(tuple(points), worst)
+    return SpeedRange(tuple(points), worst, int(whole_belts(worst.belts_exact)))

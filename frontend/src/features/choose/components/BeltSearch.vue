@@ -23,7 +23,7 @@ import WhyNot from './WhyNot.vue'
 
 // The whole V-belt search: parts that stay, limits, book, weights and shelf; every option, and why others fell out.
 const props = defineProps<{ duty: DutyFields; picked: string; layout?: CompareInput['layout'] }>()
-const emit = defineEmits<{ pick: [picked: Picked]; answered: [found: boolean] }>()
+const emit = defineEmits<{ pick: [picked: Picked] }>()
 const settings = useSettings()
 const answer = ref<SelectAnswer>()
 const problem = ref<Problem | null>(null)
@@ -57,7 +57,6 @@ async function search() {
   asked.value = input
   problem.value = got.ok ? null : got.problem
   answer.value = got.ok ? got.data : undefined
-  emit('answered', got.ok)
 }
 function pick(o: Option) {
   if (!answer.value || !asked.value) return

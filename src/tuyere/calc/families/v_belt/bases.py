@@ -15,7 +15,7 @@ from tuyere.core.steps import quiet
 from tuyere.core.vbelt.bases.pick import PUBLISHED
 from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.life import belt_life
-from tuyere.core.vbelt.rate import rate, rate_one_belt, seated, small_and_large
+from tuyere.core.vbelt.rate import rate, rate_by, seated, small_and_large
 
 GROUP = "V-belts"
 
@@ -77,7 +77,6 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
     core = seated(given_of(given, frame))
     worked = rate(core)
     small, large = small_and_large(core.driver, core.driven)
-    rpm = core.driver_rpm * core.driver.pitch_mm / small.pitch_mm
     f = frame.figure
     books: list[Basis] = list(PUBLISHED.values())
     if given.own_ratings:
@@ -89,7 +88,7 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
         if not why:
             try:
                 with quiet(), collected_notices():
-                    one = rate_one_belt(core.belt, small.pitch_mm, large.pitch_mm, rpm, worked.small_arc_deg, book)
+                    one = rate_by(core, worked.small_arc_deg, book)
             except InputError as e:
                 why = f"{e.why}; {e.allowed}"
             except NoSolution as e:

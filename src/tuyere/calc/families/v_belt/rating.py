@@ -19,6 +19,14 @@ from tuyere.core.vbelt.rate import check_section_limits, rate_one_belt
 from tuyere.core.vbelt.sheaves import sheave
 
 GROUP = "V-belts"
+# What the core calls by the names of a whole drive, by the names of this form.
+OWN_FIELDS = {
+    "driver.sheave.diameter": "diameter",
+    "driver.sheave.kind": "kind",
+    "driver.speed": "speed",
+    "belt.designation": "designation",
+    "centre_distance": "arc",
+}
 
 
 class RatingIn(Input):
@@ -76,22 +84,10 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
     if not 82.8 <= arc <= 180:
         raise InputError("arc", arc, "outside the arc table", "82.8 to 180 degrees")
     one = belt(given.designation, "designation")
-    try:
-        small = sheave(given.diameter.value, given.kind, one.section.groove, "x")
-    except InputError as e:
-        raise InputError(e.field.removeprefix("x."), e.value, e.why, e.allowed) from e
-    speed = mark("belt_speed", belt_speed(small.pitch_mm, given.speed.value))
-    try:
-        check_section_limits(one.section, small, float(speed), "x")
-    except InputError as e:
-        raise InputError(e.field.removeprefix("x."), e.value, e.why, e.allowed) from e
-    own = {
-        "driver__sheave__diameter": "diameter",
-        "driver__speed": "speed",
-        "belt__designation": "designation",
-        "centre_distance": "arc",
-    }
-    with fields_named(**own):
+    with fields_named(OWN_FIELDS):
+        small = sheave(given.diameter.value, given.kind, one.section.groove, "driver.sheave")
+        speed = mark("belt_speed", belt_speed(small.pitch_mm, given.speed.value))
+        check_section_limits(one.section, small, float(speed), "driver.sheave")
         r = rate_one_belt(
             one,
             small.pitch_mm,

@@ -15,7 +15,7 @@ from tuyere.core.vbelt.bases.pick import basis_for
 from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.catalogue import Fixed
-from tuyere.core.vbelt.limits import WEIGHTS, Stock, Wanted
+from tuyere.core.vbelt.limits import Stock, Wanted
 from tuyere.core.vbelt.sections import section
 from tuyere.core.vbelt.sheaves import sheave
 
@@ -126,7 +126,7 @@ def wanted_of(given: VBeltSelectIn) -> tuple[Wanted, float]:
         value_of(room.driven_outside, INF),
         value_of(room.width, INF),
         slip_of(given.slip),
-        given.weights.model_dump() or dict(WEIGHTS),
+        given.weights.model_dump(),
         stock_of(given.stock),
         classical,
         wedge,

@@ -65,6 +65,5 @@ def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
         return AtSpeedOut(driver_speed=f(p.driver_rpm, "speed"), driven_speed=f(p.driven_rpm, "speed"), power=f(p.power_kw, "power"),
                           belt_power=f(p.belt_kw, "power", per="belt"), belts_exact=f(p.belts_exact, "factor", "exact"))  # fmt: skip
 
-    needed = float(-(-found.worst.belts_exact // 1))
-    return RangeOut(belts_needed=f(needed, "count"), belts=f(here.belts, "count"), enough=needed <= here.belts, worst=out(found.worst),
+    return RangeOut(belts_needed=f(found.belts_needed, "count"), belts=f(here.belts, "count"), enough=found.belts_needed <= here.belts, worst=out(found.worst),
                     points=[out(p) for p in found.points])  # fmt: skip

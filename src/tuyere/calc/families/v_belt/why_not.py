@@ -9,7 +9,7 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.families.v_belt.choose_model import VBeltSelectIn
 from tuyere.calc.families.v_belt.limit_words import limit_says
 from tuyere.calc.families.v_belt.parts import SheaveIn, basis_of, sheave_of
-from tuyere.calc.families.v_belt.search_input import INF, wanted_of
+from tuyere.calc.families.v_belt.search_input import INF, fixed_of, wanted_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
@@ -104,7 +104,7 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
             raise InputError(f"this.{role}.groove", wheel.groove, f"a {one.section.shown} belt runs in {one.section.groove} grooves",
                              one.section.groove)  # fmt: skip
     with quiet(), collected_notices():
-        found = search(build_catalogue(basis=basis, series=given.series), wanted, 1)
+        found = search(build_catalogue(fixed_of(given.fixed, basis), basis, given.series), wanted, 1)
         catalogue = build_catalogue(Fixed(driver, driven, None, one), basis)
         if not len(catalogue):
             raise InputError(

@@ -16,6 +16,8 @@ from tuyere.core.vbelt.belts import Belt, length_mm_of
 from tuyere.core.vbelt.formulas import corrected_power_kw
 from tuyere.core.vbelt.sections import Section
 
+NEAR_RATIO = 1e-9
+
 
 @cache
 def power_grid(section: str) -> Grid:
@@ -101,9 +103,6 @@ def _added_power(section: str, ratio: Num, rpm: Num) -> Num:
     # Below the first speed of the table nothing is added: the share there is small, and leaving it out is cautious.
     value = np.where(np.isnan(value) & (rpm < axes[0].xs[0]), 0.0, value)
     return float(value) if value.ndim == 0 else value
-
-
-NEAR_RATIO = 1e-9
 
 
 def _inside(of: Section, small_mm: float, rpm: float, found: float) -> None:
