@@ -4633,6 +4633,41 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * ListText
+         * @description A list as text; bare sizes are read in ``units``.
+         */
+        ListText: {
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Leave Out Wrong
+             * @description keep the lines that were understood, leave out the others
+             * @default false
+             */
+            leave_out_wrong?: boolean;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /** Text */
+            text: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
          * MachineChange
          * @description A changed machine; ``rev`` is the version it was read at.
          */
@@ -5328,41 +5363,6 @@ export interface components {
             lines: components["schemas"]["RatingLineOut"][];
             /** Wrong */
             wrong: components["schemas"]["WrongLineOut"][];
-        };
-        /**
-         * RatingText
-         * @description A table as text; bare diameters are read in ``units``.
-         */
-        RatingText: {
-            /**
-             * Created By Name
-             * @default
-             */
-            created_by_name?: string;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id?: string;
-            /**
-             * Leave Out Wrong
-             * @description keep the lines that were understood, leave out the others
-             * @default false
-             */
-            leave_out_wrong?: boolean;
-            /**
-             * Op Id
-             * Format: uuid
-             */
-            op_id?: string;
-            /** Text */
-            text: string;
-            /**
-             * Units
-             * @default us
-             * @enum {string}
-             */
-            units?: "us" | "si";
         };
         /**
          * ReadingOut
@@ -6177,41 +6177,6 @@ export interface components {
             lines: components["schemas"]["StockLineOut"][];
             /** Wrong */
             wrong: components["schemas"]["WrongLineOut"][];
-        };
-        /**
-         * StockText
-         * @description A list as text; bare sizes are read in ``units``.
-         */
-        StockText: {
-            /**
-             * Created By Name
-             * @default
-             */
-            created_by_name?: string;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id?: string;
-            /**
-             * Leave Out Wrong
-             * @description keep the lines that were understood, leave out the others
-             * @default false
-             */
-            leave_out_wrong?: boolean;
-            /**
-             * Op Id
-             * Format: uuid
-             */
-            op_id?: string;
-            /** Text */
-            text: string;
-            /**
-             * Units
-             * @default us
-             * @enum {string}
-             */
-            units?: "us" | "si";
         };
         /**
          * StockedSheaveIn
@@ -13813,7 +13778,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RatingText"];
+                "application/json": components["schemas"]["ListText"];
             };
         };
         responses: {
@@ -13925,7 +13890,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RatingText"];
+                "application/json": components["schemas"]["ListText"];
             };
         };
         responses: {
@@ -14258,7 +14223,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StockText"];
+                "application/json": components["schemas"]["ListText"];
             };
         };
         responses: {
@@ -14370,7 +14335,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StockText"];
+                "application/json": components["schemas"]["ListText"];
             };
         };
         responses: {

@@ -2,12 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
 import sqlalchemy as sa
-from sqlmodel import Field, Session, col, select
+from sqlmodel import Field
 
-from tuyere.store.base import Row, now
+from tuyere.store.base import Row
 
 
 class RatingItem(Row, table=True):
@@ -21,23 +19,3 @@ class RatingItem(Row, table=True):
     diameter_mm: float
     rpm: float
     power_kw: float
-
-
-def own_ratings(session: Session) -> Sequence[RatingItem]:
-    """The table that holds now, in the order of its list."""
-    return session.exec(
-        select(RatingItem)
-        .where(col(RatingItem.archived_at).is_(None))
-        .order_by(col(RatingItem.line), col(RatingItem.id))
-    ).all()
-
-
-def replace_ratings(session: Session, items: Sequence[RatingItem]) -> Sequence[RatingItem]:
-    """Take a new table in place of the old one, which is archived and not lost."""
-    moment = now()
-    for old in own_ratings(session):
-        old.archived_at = moment
-        session.add(old)
-    session.add_all(items)
-    session.flush()
-    return own_ratings(session)

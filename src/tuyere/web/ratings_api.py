@@ -2,34 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated
-
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import Field, StringConstraints
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.frame import Frame
-from tuyere.calc.registry import Units
-from tuyere.core.errors import InputError
 from tuyere.core.vbelt.bases.own_table import OwnRow
 from tuyere.exchange.rating_csv import read_ratings
-from tuyere.store.forms import Operation
-from tuyere.store.ratings import RatingItem, own_ratings, replace_ratings
+from tuyere.store.lists import current, replace
+from tuyere.store.ratings import RatingItem
 from tuyere.web.common import InUnitsQuery, answer, documented, session
-from tuyere.web.stock_api import WrongLineOut
+from tuyere.web.list_text import ListText, WrongLineOut, refuse_wrong, wrong_out
 
 api = APIBlueprint("ratings", __name__, url_prefix="/api", abp_tags=[Tag(name="ratings")])
-
-
-class RatingText(Operation):
-    """A table as text; bare diameters are read in ``units``."""
-
-    units: Units = "us"
-    text: Annotated[str, StringConstraints(max_length=50_000, pattern=r"^[^\x00]*$")]
-    leave_out_wrong: bool = Field(
-        default=False, description="keep the lines that were understood, leave out the others"
-    )
 
 
 class RatingLineOut(Answer):
@@ -68,37 +53,30 @@ def _kept(items: list[RatingItem], units: str) -> OwnRatingsOut:
 
 
 @api.post("/ratings/preview", summary="Look a rating table through", responses=documented(RatingPreview))
-def preview_ratings(body: RatingText) -> Response:
+def preview_ratings(body: ListText) -> Response:
     """Read a table without keeping it."""
     read = read_ratings(body.text, body.units)
     return answer(
         RatingPreview(
             lines=[_line(x.line, x.row, body.units) for x in read.lines],
-            wrong=[WrongLineOut(line=w.line, text=w.text, reason=w.reason, allowed=w.allowed) for w in read.wrong],
+            wrong=wrong_out(read.wrong),
         )
     )
 
 
 @api.put("/ratings", summary="Keep a rating table", responses=documented(OwnRatingsOut))
-def keep_ratings(body: RatingText) -> Response:
+def keep_ratings(body: ListText) -> Response:
     """Take a table in place of the one before it."""
     read = read_ratings(body.text, body.units)
-    if read.wrong and not body.leave_out_wrong:
-        first = read.wrong[0]
-        raise InputError(
-            "text",
-            None,
-            f"{len(read.wrong)} lines are not understood; line {first.line}: {first.reason}",
-            first.allowed,
-        )
+    refuse_wrong(read.wrong, body)
     items = [RatingItem(line=x.line, section=x.row.section, diameter_mm=x.row.diameter_mm, rpm=x.row.rpm, power_kw=x.row.power_kw,
                         created_by_name=body.created_by_name) for x in read.lines]  # fmt: skip
     with session() as s:
-        return answer(_kept(list(replace_ratings(s, items)), body.units))
+        return answer(_kept(list(replace(s, RatingItem, items)), body.units))
 
 
 @api.get("/ratings", summary="The own rating table", responses=documented(OwnRatingsOut))
 def ratings(query: InUnitsQuery) -> Response:
     """What is kept."""
     with session() as s:
-        return answer(_kept(list(own_ratings(s)), query.units))
+        return answer(_kept(list(current(s, RatingItem)), query.units))

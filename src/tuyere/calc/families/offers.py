@@ -8,10 +8,11 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, ElevationOut, Figure
 from tuyere.calc.centre import CentreIn, centre_range
-from tuyere.calc.entry import Percent, Power, Size, Speed, value_of
+from tuyere.calc.duty import DutyIn
+from tuyere.calc.entry import Size, value_of
 from tuyere.calc.families.protocol import Family, Offer, Offered, Wanted
 from tuyere.calc.frame import Frame, elevation_out
-from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole, tolerance_of
+from tuyere.calc.parts import LayoutIn, Real, Whole, tolerance_of
 from tuyere.calc.registry import Input
 from tuyere.core.duty.losses import yearly_loss
 from tuyere.core.errors import InputError
@@ -29,14 +30,9 @@ class RoomIn(Input):
     width: Size | None = Field(default=None, description="widest belt, chain or sheave face that fits")
 
 
-class AnyDutyIn(Input):
+class AnyDutyIn(DutyIn):
     """A duty, whatever will drive it."""
 
-    power: Power = Field(description="power to transmit")
-    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
-    driver_speed: Speed = Field(description="speed of the driver")
-    driven_speed: Speed = Field(description="wanted speed of the driven shaft")
-    tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
     centre: CentreIn = Field(description="centre distance")
     limits: RoomIn = Field(default_factory=RoomIn, description="room")
     days_a_year: Annotated[Whole, Field(ge=1, le=366)] | None = Field(

@@ -1,46 +1,27 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { Problem, RatingLine, RatingPreview } from '@/api/types'
+import type { RatingLine, RatingPreview } from '@/api/types'
 import { readRatings } from '@/features/choose/logic/basis'
 import FaultList from '@/shared/ui/FaultList.vue'
-import { newId, useKept } from '@/shared/state/kept'
-import { save } from '@/shared/state/outbox'
-import { useSettings } from '@/shared/state/settings'
 
+import { useBroughtList } from '../logic/brought'
 import WrongLines from './WrongLines.vue'
 
 // The shop's own rating table, for belts that no public book rates: looked through first, then kept, shown as yours.
-const settings = useSettings()
-const lines = ref<RatingLine[]>([])
-const preview = ref<RatingPreview>()
-const problem = ref<Problem | null>(null)
-const { value: entry, forget } = useKept('shelf.ratings', () => ({ text: '', op_id: newId() }))
+const { lines, looked: preview, problem, entry, look, keep } = useBroughtList<RatingLine, RatingPreview>(
+  'shelf.ratings',
+  '/api/ratings',
+  (units, text) => attempt(api.POST('/api/ratings/preview', { body: { units, text } })),
+  readRatings,
+)
 const EXAMPLE = 'section,diameter,rpm,hp\n3V,2.65,1160,…\n3V,2.65,1750,…\n3V,6,1160,…\n3V,6,1750,…'
 const sections = computed(() => {
   const found = new Map<string, number>()
   for (const l of lines.value) found.set(l.section, (found.get(l.section) ?? 0) + 1)
   return [...found]
 })
-
-async function look() {
-  const got = await attempt(api.POST('/api/ratings/preview', { body: { units: settings.units, text: entry.value.text } }))
-  problem.value = got.ok ? null : got.problem
-  preview.value = got.ok ? got.data : undefined
-}
-async function keep() {
-  const body = { op_id: entry.value.op_id, created_by_name: settings.name, units: settings.units, text: entry.value.text, leave_out_wrong: true }
-  const got = await save<{ lines: RatingLine[] }>('PUT', '/api/ratings', body)
-  problem.value = got.ok ? null : got.problem
-  if (!got.ok) return
-  lines.value = got.data.lines
-  preview.value = undefined
-  forget()
-}
-const read = async () => (lines.value = await readRatings(settings.units))
-onMounted(read)
-watch(() => settings.units, read)
 </script>
 
 <template>

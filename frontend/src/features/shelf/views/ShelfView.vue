@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { Problem, ShelfLine, StockPreview } from '@/api/types'
+import type { ShelfLine, StockPreview } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
-import { newId, useKept } from '@/shared/state/kept'
-import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
-import { useSettings } from '@/shared/state/settings'
 
 import RatingTable from '../components/RatingTable.vue'
 import WrongLines from '../components/WrongLines.vue'
+import { useBroughtList } from '../logic/brought'
 import { readShelf } from '../logic/shelf'
 
 // A stock list comes in as CSV: looked through first, every wrong line with its reason, then kept whole.
-const settings = useSettings()
-const lines = ref<ShelfLine[]>([])
-const preview = ref<StockPreview>()
-const problem = ref<Problem | null>(null)
-const { value: entry, forget } = useKept('shelf.list', () => ({ text: '', op_id: newId() }))
+const { lines, looked: preview, problem, entry, look, keep } = useBroughtList<ShelfLine, StockPreview>(
+  'shelf.list',
+  '/api/stock',
+  (units, text) => attempt(api.POST('/api/stock/preview', { body: { units, text } })),
+  readShelf,
+)
 const EXAMPLE = 'part,section,size,diameter,count\nbelt,,B90,,6\nsheave,B,5 3/4,outside,2'
 const picker = ref<HTMLInputElement>()
 const faults = computed(() => problem.value?.errors ?? [])
@@ -29,29 +28,8 @@ async function take(event: Event) {
   entry.value.text = await file.text()
   await look()
 }
-async function look() {
-  const got = await attempt(api.POST('/api/stock/preview', { body: { units: settings.units, text: entry.value.text } }))
-  problem.value = got.ok ? null : got.problem
-  preview.value = got.ok ? got.data : undefined
-}
-async function keep() {
-  const body = { op_id: entry.value.op_id, created_by_name: settings.name, units: settings.units, text: entry.value.text, leave_out_wrong: true }
-  const got = await save<{ lines: ShelfLine[] }>('PUT', '/api/stock', body)
-  problem.value = got.ok ? null : got.problem
-  if (!got.ok) return
-  lines.value = got.data.lines
-  preview.value = undefined
-  forget()
-}
 const says = (l: ShelfLine) => (l.part === 'belt' ? l.designation : `${l.section} sheave, ${l.diameter?.shown ?? ''} ${l.diameter_kind}`)
-onMounted(async () => {
-  setPlace('', 'Shelf')
-  lines.value = await readShelf(settings.units)
-})
-watch(
-  () => settings.units,
-  async (units) => (lines.value = await readShelf(units)),
-)
+onMounted(() => setPlace('', 'Shelf'))
 </script>
 
 <template>

@@ -5,12 +5,13 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
-from tuyere.calc.entry import Length, Percent, Power, Size, Speed, value_of
+from tuyere.calc.duty import DutyIn
+from tuyere.calc.entry import Length, Size, value_of
 from tuyere.calc.families.offers import FellOut
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveOut, chain_drive_out
 from tuyere.calc.frame import Frame, elevation_out
-from tuyere.calc.parts import ServiceFactorIn, Whole, factor_of, tolerance_of
-from tuyere.calc.registry import Input, calculation
+from tuyere.calc.parts import Whole, factor_of, tolerance_of
+from tuyere.calc.registry import calculation
 from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
@@ -22,14 +23,9 @@ from tuyere.core.steps import mark, quiet
 GROUP = "Roller chain"
 
 
-class ChainSelectIn(Input):
+class ChainSelectIn(DutyIn):
     """A duty for a chain drive."""
 
-    power: Power = Field(description="power to transmit")
-    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
-    driver_speed: Speed = Field(description="speed of the driver")
-    driven_speed: Speed = Field(description="wanted speed of the driven shaft")
-    tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
     centre: Length = Field(description="centre distance, about")
     series: Literal["ansi", "a", "b"] = Field(
         default="ansi", description="American numbers, or the A or B series of ISO 606"

@@ -6,10 +6,11 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
 from tuyere.calc.centre import CentreIn
-from tuyere.calc.entry import Force, Percent, Power, Size, Speed
+from tuyere.calc.duty import DutyIn
+from tuyere.calc.entry import Force, Power, Size
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveOut
 from tuyere.calc.families.v_belt.parts import Groove, Kind, OwnRatings, SheaveIn
-from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, SlipIn, Text, Whole
+from tuyere.calc.parts import LayoutIn, Real, SlipIn, Text, Whole
 from tuyere.calc.registry import Input
 
 
@@ -83,14 +84,9 @@ class StockIn(Input):
     sheaves: Annotated[list[StockedSheaveIn], Field(max_length=400)] = []
 
 
-class VBeltSelectIn(Input):
+class VBeltSelectIn(DutyIn):
     """A duty and what a drive for it may look like."""
 
-    power: Power = Field(description="power to transmit")
-    service_factor: ServiceFactorIn | None = Field(default=None, description="how hard the duty is")
-    driver_speed: Speed = Field(description="speed of the driver")
-    driven_speed: Speed = Field(description="wanted speed of the driven shaft")
-    tolerance: Percent | None = Field(default=None, description="allowed speed error either way; 3 % is assumed")
     centre: CentreIn = Field(description="centre distance")
     fixed: FixedIn = Field(default_factory=FixedIn, description="parts that stay")
     limits: LimitsIn = Field(default_factory=LimitsIn, description="room")
