@@ -245,3 +245,34 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
         client.post("/api/calc/v-belt-drive", json={"basis": again["basis"], "input": again["input"]}).status_code
         == 200
     )
+
+
+@pytest.mark.parametrize(("belt", "driver", "driven", "power"), [
+    ("B112", ("7 in", "outside", "B"), ("24 in", "outside", "flat"), "3 hp"), ("B90", ("7 in", "outside", "B deep"), ("11 in", "outside", "B deep"), "5 hp"),
+    ("A75", ("5 in", "outside", "A in A/B"), ("9 in", "outside", "A in A/B"), "3 hp"), ("SPB 2500", ("200 mm", "datum", "SPB"), ("315 mm", "datum", "SPB"), "11 kW"),
+    ("4L430", ("3 in", "outside", "4L"), ("6 in", "outside", "4L"), "0.5 hp"), ("E240", ("24 in", "datum", "E"), ("30 in", "datum", "E"), "40 hp"),
+    ("Z 1330", ("80 mm", "datum", "Z"), ("140 mm", "datum", "Z"), "0.5 kW"),
+])  # fmt: skip
+def test_a_drive_of_any_section_and_groove_is_kept_and_works_again_to_the_same_figures(
+    client: FlaskClient, belt: str, driver: tuple[str, str, str], driven: tuple[str, str, str], power: str
+) -> None:
+    def wheel(w: tuple[str, str, str]) -> dict[str, str]:
+        return dict(zip(("diameter", "kind", "groove"), w, strict=True))
+
+    given = {"power": power, "service_factor": {"assume": 1.2}, "driver": {"speed": "870", "sheave": wheel(driver)},
+             "driven": {"sheave": wheel(driven)}, "belt": {"designation": belt}, "slip": "1 %"}  # fmt: skip
+    first = client.post("/api/calc/v-belt-drive", json={"input": given})
+    assert first.status_code == 200, first.json
+    machine = client.post("/api/machines", json={"name": belt + driver[2] + driven[2]}).json["id"]
+    drive = client.post(f"/api/machines/{machine}/drives", json={"name": "Main"}).json["id"]
+    kept = client.post(
+        f"/api/drives/{drive}/builds", json={"purpose": "found", "freeze": True, "family": "v-belt", "input": given}
+    )
+    assert kept.status_code == 200, kept.json
+    build = client.get(f"/api/drives/{drive}").json["builds"][0]
+    again = client.post(f"/api/calc/{build['calc']}", json={"basis": build["basis"], "input": build["input"]}).json
+    for figure in ("driven_speed", "belt_power", "centre_distance", "hub_standing", "belts_exact", "driven_outside"):
+        assert again["result"][figure]["value"] == pytest.approx(first.json["result"][figure]["value"], rel=1e-9), (
+            figure
+        )
+    assert again["result"]["basis"] == first.json["result"]["basis"] and belt in build["what"]

@@ -23,8 +23,10 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
       <button v-if="row.step" type="button" class="how ask-how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
     </div>
     <NoticeList :notices="answer.notices" class="remarks" />
-    <button type="button" class="plain more" @click="emit('more')">All figures of this drive</button>
-    <button v-if="books" type="button" class="plain more" @click="emit('books')">By every book</button>
+    <p class="more">
+      <button type="button" class="plain" @click="emit('more')">All figures of this drive</button>
+      <button v-if="books" type="button" class="plain" @click="emit('books')">By every book</button>
+    </p>
   </section>
 </template>
 
@@ -79,10 +81,15 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
   margin-top: 8px;
 }
 .more {
+  margin: auto 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
+}
+.more button {
   color: var(--touch);
   text-decoration: underline;
   text-underline-offset: 4px;
   min-height: 44px;
-  margin-top: auto;
 }
 </style>

@@ -21,6 +21,8 @@ async function ask() {
   told.value = got.ok ? got.data : undefined
 }
 watch([open, () => props.input, () => props.basis, () => settings.units], ask)
+// An estimate is not shown to the hour.
+const roughly = (hours: number) => Number(hours.toPrecision(2)).toLocaleString('en-US')
 // Light-duty belts have one book only; it is never picked, it is fallen back on.
 const canUse = (b: string) => b !== 'light-duty'
 </script>
@@ -53,7 +55,7 @@ const canUse = (b: string) => b !== 'light-duty'
       </div>
       <p v-if="told.result.life">
         Life by the textbook, at design power with {{ told.result.belts.number }} belts:
-        <strong>{{ told.result.life.bound }} {{ told.result.life.hours.shown }}</strong>. An estimate for a clean, aligned, rightly tensioned drive, from
+        <strong>{{ told.result.life.bound || 'about' }} {{ roughly(told.result.life.hours.value) }} h</strong>. An estimate for a clean, aligned, rightly tensioned drive, from
         peaks of {{ told.result.life.small_peak.shown }} and {{ told.result.life.large_peak.shown }} a belt.
       </p>
       <p v-else class="dim">The textbook has no life figures of this section.</p>
