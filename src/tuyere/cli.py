@@ -40,7 +40,8 @@ def _refuse_constant(name: str) -> Any:
 def calc(options: argparse.Namespace) -> int:
     """One calculation from standard input; 0 a result, 2 refused or no solution, 1 a fault of ours."""
     import tuyere.calc.every  # noqa: F401
-    from tuyere.calc.registry import CALCULATIONS, echoed, problems_of, work
+    from tuyere.calc.refusals import echoed, problems_of
+    from tuyere.calc.registry import CALCULATIONS, work
 
     if options.list:
         for c in CALCULATIONS.values():

@@ -65,7 +65,9 @@ def test_what_goes_into_rows_comes_back_the_same(key: str) -> None:
             assume(False)
         request = find(family.calc).request_model.model_validate({"input": given_input})
         duty, parts = family.duty_of(request.input, first.result), family.parts_of(request.input, first.result)
-        back = family.input_of(StoredDuty(duty.power.value, duty.driver_speed.value, SERVICE), parts)
+        back = family.input_of(
+            StoredDuty(power_kw=duty.power.value, driver_rpm=duty.driver_speed.value, service=SERVICE), parts
+        )
         again = worked(family.calc, back)
         tried[0] += 1
         assert again.sheet is not None and first.sheet is not None

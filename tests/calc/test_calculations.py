@@ -11,7 +11,8 @@ from typing import Any
 import pytest
 from pydantic import ValidationError
 
-from tuyere.calc.registry import CALCULATIONS, problems_of, work
+from tuyere.calc.refusals import problems_of
+from tuyere.calc.registry import CALCULATIONS, work
 from tuyere.cli import main
 from tuyere.core.errors import CoreError, InputError
 from tuyere.ops.setup import ROOT

@@ -7,6 +7,7 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
+from tuyere.core.duty.fan_law import power_at_speed
 from tuyere.core.geometry.formulas import open_length
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
@@ -37,7 +38,7 @@ def test_sweep_equals_the_single_drive() -> None:
         assert single.driven_rpm == pytest.approx(swept["driven_rpm"][k], rel=1e-12)
         assert single.one_belt.corrected_kw == pytest.approx(swept["power"][k], rel=1e-9)
         assert single.centre_mm == pytest.approx(catalogue.columns["centre"][row], rel=1e-10)
-        assert single.tension.hub_standing_n == pytest.approx(swept["hub"][k], rel=1e-9)
+        assert single.tension.shaft_load.newtons == pytest.approx(swept["shaft_load"][k], rel=1e-9)
         compared += 1
     assert compared > 100
 
@@ -121,3 +122,12 @@ def test_a_stock_list_changes_the_order_and_nothing_else() -> None:
     heavier = replace(WANTED, stock=stock, weights={**WANTED.weights, "stock": 10.0})
     shelf = [c.on_shelf for c in search(build_catalogue(), heavier, 12, 12).best]
     assert max(shelf[:3]) >= max(shelf[3:], default=0)
+
+
+@pytest.mark.outside("fan and pump affinity laws, as every handbook carries them: power with the cube of the speed")
+@pytest.mark.parametrize(
+    ("power", "old", "new", "then"), [(5.0, 860, 1157, 12.175), (10.0, 1000, 1100, 13.31), (7.5, 1750, 875, 0.9375)]
+)
+def test_power_of_a_fan_at_another_speed(power: float, old: float, new: float, then: float) -> None:
+    assert power_at_speed(power, new, old) == pytest.approx(then, rel=1e-3)
+    assert power_at_speed(power_at_speed(power, new, old), old, new) == pytest.approx(power, rel=1e-12)

@@ -89,7 +89,7 @@ def test_flat_service_factors_stay_in_the_printed_range() -> None:
 
 
 def test_the_search_equals_the_single_drive() -> None:
-    wanted = Wanted(6.6, 1750, 640, 3, 1500)
+    wanted = Wanted(6.6, 6.6, 1750, 640, 3, 1500)
     found = search(wanted, 24, 24)
     assert (
         found.accepted + sum(n for _, n in found.rejected)
@@ -98,7 +98,7 @@ def test_the_search_equals_the_single_drive() -> None:
     )
     for c in found.best:
         one = work_flat_drive(FlatGiven(6.6, 1.0, 1750, c.driver_mm, c.driven_mm, 1500, None, c.material, c.width_mm))
-        assert one.spare_percent >= 0 and one.hub_running_n == pytest.approx(c.hub_n, rel=1e-9)
+        assert one.spare_percent >= 0 and one.shaft_load.newtons == pytest.approx(c.hub_n, rel=1e-9)
         narrower = [w for w in table("flat_widths").column("belt") if w < c.width_mm]
         assert one.width_needed_mm <= c.width_mm and (not narrower or one.width_needed_mm > narrower[-1])
 

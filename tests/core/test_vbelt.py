@@ -244,7 +244,7 @@ def test_role_does_not_matter_to_the_rating() -> None:
 
 def test_what_is_refused() -> None:
     cases = [
-        (dict(d=4.0), "driver.sheave.diameter", "bend round"), (dict(rpm=6000.0, D=5.4), "driver.sheave.diameter", "6500"),
+        (dict(d=4.0), "driver.sheave.diameter", "bend round"), (dict(rpm=6000.0, D=5.4), "driver.sheave.diameter", "{most}"),
         (dict(belt_name="B35", D=20.0), "belt.designation", "too short"), (dict(belt_name="C96"), "driver.sheave.groove", "runs in C"),
     ]  # fmt: skip
     for change, field, part in cases:

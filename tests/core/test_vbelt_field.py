@@ -237,7 +237,7 @@ def test_limits_of_motor_shaft_and_bearing_only_ever_take_away() -> None:
             {"least_classical_mm": 6.0 * IN, "least_narrow_mm": 6.0 * IN},
             lambda c: c.driver.outside_mm >= 6.0 * IN - 0.01,
         ),
-        ({"largest_pull_n": 1200.0}, lambda c: c.shaft_load_n <= 1200.0 * (1 + 1e-9)),
+        ({"largest_load_n": 1800.0}, lambda c: c.shaft_load_n <= 1800.0 * (1 + 1e-9)),
         ({"driven_shaft_mm": 150.0}, lambda c: c.driven.outside_mm > 225.0),
     ]:
         less = search(catalogue, replace(WANTED, **change), 24, 12)
@@ -258,9 +258,9 @@ def test_why_not_agrees_with_the_search() -> None:
         )
     best = found.best[0]
     assert why_not(build_catalogue(Fixed(best.driver, best.driven, None, best.belt)), WANTED, found).place == 1
-    tight = replace(WANTED, widest_mm=5.0, largest_pull_n=10.0)
+    tight = replace(WANTED, widest_mm=5.0, largest_load_n=10.0)
     told = why_not(build_catalogue(Fixed(best.driver, best.driven, None, best.belt)), tight, search(catalogue, tight))
-    assert told.place == 0 and [line.limit for line in told.lines if not line.passes] == ["face width", "shaft pull"]
+    assert told.place == 0 and [line.limit for line in told.lines if not line.passes] == ["face width", "shaft load"]
 
 
 def test_metric_and_inch_catalogues_make_the_whole() -> None:
@@ -271,7 +271,7 @@ def test_metric_and_inch_catalogues_make_the_whole() -> None:
     for c in found.best:
         with collected_notices():
             alone = rate(Given(5.5, 1.2, 1450, c.driver, c.driven, c.belt))
-        assert alone.belts == c.belts and np.isclose(alone.tension.hub_standing_n, c.shaft_load_n)
+        assert alone.belts == c.belts and np.isclose(alone.tension.shaft_load.newtons, c.shaft_load_n)
 
 
 def test_deep_grooves_are_all_in_the_table() -> None:

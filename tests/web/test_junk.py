@@ -82,7 +82,12 @@ STORED = [
     (
         "post",
         "/api/machines",
-        {"name": "x", "kind": "shop", "energy_sources": [{"type": "electric", "isolation_point": "Q"}]},
+        {
+            "name": "x",
+            "same_name": True,
+            "kind": "shop",
+            "energy_sources": [{"type": "electric", "isolation_point": "Q"}],
+        },
     ),
     ("put", "/api/machines/{machine}", {"rev": 1, "name": "x", "kind": "shop"}),
     ("post", "/api/machines/{machine}/drives", {"name": "x", "id": "8e0e7f5e-0000-4000-8000-000000000001"}),
@@ -94,12 +99,12 @@ STORED = [
     (
         "post",
         "/api/drives/{drive}/builds",
-        {"rev": 0, "purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]},
+        {"rev": 0, "purpose": "designed", "input": CALCULATIONS["v-belt-drive"].example["input"]},
     ),
     (
         "put",
         "/api/builds/{build}",
-        {"rev": 1, "purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]},
+        {"rev": 1, "purpose": "designed", "input": CALCULATIONS["v-belt-drive"].example["input"]},
     ),
     (
         "post",
@@ -119,11 +124,11 @@ STORED = [
 @pytest.mark.parametrize(("method", "path", "example"), STORED, ids=[f"{m} {p}" for m, p, _ in STORED])
 def test_junk_in_any_stored_field_is_never_a_fault(wsgi, method: str, path: str, example: dict[str, Any]) -> None:  # noqa: ANN001
     client = wsgi.test_client()
-    machine = client.post("/api/machines", json={"name": "junk"}).json["id"]
+    machine = client.post("/api/machines", json={"name": "junk", "same_name": True}).json["id"]
     drive = client.post(f"/api/machines/{machine}/drives", json={"name": "junk"}).json["id"]
-    build = client.post(f"/api/drives/{drive}/builds", json={"purpose": "found", "input": STORED[4][2]["input"]}).json[
-        "id"
-    ]
+    build = client.post(
+        f"/api/drives/{drive}/builds", json={"purpose": "designed", "input": STORED[4][2]["input"]}
+    ).json["id"]
     where = path.format(machine=machine, drive=drive, build=build)
 
     @QUICK

@@ -1819,9 +1819,16 @@ export interface components {
             rev?: number;
             /**
              * Temporary
-             * @default false
+             * @description left open: as it stands now
+             * @default null
              */
-            temporary?: boolean;
+            temporary?: boolean | null;
+            /**
+             * Temporary Ended
+             * @description why a temporary mark that stands is taken off
+             * @default
+             */
+            temporary_ended?: string;
             /**
              * Temporary Reason
              * @default
@@ -1866,10 +1873,16 @@ export interface components {
             purpose: string;
             /** Rev */
             rev: number;
+            settled_for: components["schemas"]["DutyThen"] | null;
             /** State */
             state: string;
             /** Temporary */
             temporary: boolean;
+            /**
+             * Temporary Ended
+             * @description why a temporary mark was taken off with this build
+             */
+            temporary_ended: string;
             /** Temporary Reason */
             temporary_reason: string;
             /**
@@ -2144,6 +2157,11 @@ export interface components {
              * @default 20
              */
             temperature?: number;
+            /**
+             * @description the driven speed that is wanted
+             * @default null
+             */
+            wanted?: components["schemas"]["WantedIn"] | null;
         };
         /**
          * ChainDriveOut
@@ -2173,6 +2191,9 @@ export interface components {
             power: components["schemas"]["Figure"];
             sag: components["schemas"]["Figure"];
             service_factor: components["schemas"]["Figure"];
+            shaft_load: components["schemas"]["Figure"];
+            /** Shaft Load Case */
+            shaft_load_case: string;
             shaft_pull: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"];
             static_safety: components["schemas"]["Figure"];
@@ -3408,6 +3429,24 @@ export interface components {
             kind?: ("outside" | "effective" | "datum" | "pitch") | null;
         };
         /**
+         * DutyEntries
+         * @description The fields of a duty's form: texts that read back to the very value that is kept, empty where left open.
+         */
+        DutyEntries: {
+            /** Centre */
+            centre: string;
+            /** Centre Give */
+            centre_give: string;
+            /** Driven Speed */
+            driven_speed: string;
+            /** Driver Speed */
+            driver_speed: string;
+            /** Power */
+            power: string;
+            /** Tolerance */
+            tolerance: string;
+        };
+        /**
          * DutySave
          * @description What the drive must do; ``rev`` is the version it was read at, 0 where there was none.
          */
@@ -3468,14 +3507,28 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * DutyThen
+         * @description The duty a build was settled for, where another one holds now.
+         */
+        DutyThen: {
+            driver_speed: components["schemas"]["Figure"];
+            power: components["schemas"]["Figure"];
+        };
+        /**
          * DutyView
-         * @description A duty with its figures and with the input a search takes.
+         * @description A duty with its figures, its fields as they were entered, and the service factor as a search takes it.
          */
         DutyView: {
             centre: components["schemas"]["Figure"] | null;
             centre_give: components["schemas"]["Figure"] | null;
+            /**
+             * Cube
+             * @description a fan, blower or centrifugal pump: its power grows with the cube of its speed
+             */
+            cube: boolean;
             driven_speed: components["schemas"]["Figure"];
             driver_speed: components["schemas"]["Figure"];
+            entries: components["schemas"]["DutyEntries"];
             /**
              * Id
              * Format: uuid
@@ -3917,6 +3970,11 @@ export interface components {
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * @description the driven speed that is wanted
+             * @default null
+             */
+            wanted?: components["schemas"]["WantedIn"] | null;
+            /**
              * Width
              * @description belt width
              */
@@ -3943,8 +4001,12 @@ export interface components {
             friction_used: components["schemas"]["Figure"];
             hub_running: components["schemas"]["Figure"];
             hub_standing: components["schemas"]["Figure"];
+            initial_greatest: components["schemas"]["Figure"];
             initial_tension: components["schemas"]["Figure"];
             service_factor: components["schemas"]["Figure"];
+            shaft_load: components["schemas"]["Figure"];
+            /** Shaft Load Case */
+            shaft_load_case: string;
             slack: components["schemas"]["Figure"];
             small_arc: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
@@ -4678,10 +4740,20 @@ export interface components {
              */
             area?: string;
             /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
              * Energy Sources
              * @default []
              */
             energy_sources?: components["schemas"]["EnergySourceIn"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
             /**
              * Kind
              * @enum {string}
@@ -4689,6 +4761,11 @@ export interface components {
             kind: "industrial" | "hvac" | "conveyor" | "farm" | "shop";
             /** Name */
             name: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
             /** Rev */
             rev: number;
             /**
@@ -4741,6 +4818,12 @@ export interface components {
              */
             op_id?: string;
             /**
+             * Same Name
+             * @description there is one of that name already, and this is another
+             * @default false
+             */
+            same_name?: boolean;
+            /**
              * Tag
              * @default
              */
@@ -4760,6 +4843,11 @@ export interface components {
             areas: string[];
             /** Machines */
             machines: components["schemas"]["MachineView"][];
+            /**
+             * Total
+             * @description how many there are in all; ``machines`` may hold a part of them
+             */
+            total: number;
         };
         /**
          * MachineView
@@ -5261,6 +5349,11 @@ export interface components {
              * @default null
              */
             slip?: (number | string) | null;
+            /**
+             * @description the driven speed that is wanted
+             * @default null
+             */
+            wanted?: components["schemas"]["WantedIn"] | null;
         };
         /**
          * RangeOut
@@ -5905,9 +5998,19 @@ export interface components {
              */
             set_line: string;
             setting: components["schemas"]["Setting"];
-            /** @description pull on each shaft, set or running, the greater */
+            /** @description shaft load: standing as set new, or running, the greater */
             shaft_load: components["schemas"]["Figure"];
+            /**
+             * Shaft Load Case
+             * @description which of the two it is
+             */
+            shaft_load_case: string;
             spare: components["schemas"]["Figure"];
+            /**
+             * @description the speed that is wanted, where the input says one
+             * @default null
+             */
+            wanted?: components["schemas"]["SpeedHeld"] | null;
         };
         /**
          * Shelf
@@ -5932,6 +6035,18 @@ export interface components {
             origin: string;
             /** Title */
             title: string;
+        };
+        /**
+         * SpeedHeld
+         * @description The driven speed against the one that is wanted; ``power_then`` is what a fan or pump takes at the speed it gets.
+         */
+        SpeedHeld: {
+            error: components["schemas"]["Figure"];
+            power_then: components["schemas"]["Figure"] | null;
+            speed: components["schemas"]["Figure"];
+            tolerance: components["schemas"]["Figure"];
+            /** Within */
+            within: boolean;
         };
         /**
          * SpeedRatioIn
@@ -6291,6 +6406,11 @@ export interface components {
              */
             upright?: boolean;
             /**
+             * @description the driven speed that is wanted
+             * @default null
+             */
+            wanted?: components["schemas"]["WantedIn"] | null;
+            /**
              * Width
              * @description belt width
              */
@@ -6328,6 +6448,9 @@ export interface components {
             load_factor: components["schemas"]["Figure"];
             mesh_factor: components["schemas"]["Figure"];
             power: components["schemas"]["Figure"];
+            shaft_load: components["schemas"]["Figure"];
+            /** Shaft Load Case */
+            shaft_load_case: string;
             slack: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"];
@@ -6951,6 +7074,11 @@ export interface components {
              * @default null
              */
             slip?: (number | string) | null;
+            /**
+             * @description the driven speed that is wanted
+             * @default null
+             */
+            wanted?: components["schemas"]["WantedIn"] | null;
         };
         /**
          * VBeltDriveOut
@@ -6998,6 +7126,9 @@ export interface components {
             large_arc: components["schemas"]["Figure"];
             length_factor: components["schemas"]["Figure"];
             service_factor: components["schemas"]["Figure"];
+            shaft_load: components["schemas"]["Figure"];
+            /** Shaft Load Case */
+            shaft_load_case: string;
             slack: components["schemas"]["Figure"];
             slip_design: components["schemas"]["Figure"];
             slip_duty: components["schemas"]["Figure"];
@@ -7414,6 +7545,23 @@ export interface components {
             url?: string | null;
         };
         /**
+         * WantedIn
+         * @description The driven speed that is wanted, and how exactly.
+         */
+        WantedIn: {
+            /**
+             * Speed
+             * @description driven speed that is wanted; the power belongs to it
+             */
+            speed: number | string;
+            /**
+             * Tolerance
+             * @description allowed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+        };
+        /**
          * WeightsIn
          * @description How much each figure counts in the order; each is divided by the best one found.
          */
@@ -7664,6 +7812,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7686,6 +7835,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7708,6 +7858,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7730,6 +7881,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7752,6 +7904,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7774,6 +7927,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7818,6 +7972,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7840,6 +7995,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7862,6 +8018,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7884,6 +8041,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7906,6 +8064,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -7981,6 +8140,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8003,6 +8163,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8025,6 +8186,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8047,6 +8209,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8093,6 +8256,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8115,6 +8279,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8137,6 +8302,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8159,6 +8325,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8205,6 +8372,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8227,6 +8395,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8249,6 +8418,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8271,6 +8441,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8317,6 +8488,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8339,6 +8511,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8361,6 +8534,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8383,6 +8557,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8429,6 +8604,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8451,6 +8627,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8473,6 +8650,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8495,6 +8673,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8541,6 +8720,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8563,6 +8743,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8585,6 +8766,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8607,6 +8789,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8653,6 +8836,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8675,6 +8859,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8697,6 +8882,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8719,6 +8905,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8765,6 +8952,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8787,6 +8975,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8809,6 +8998,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8831,6 +9021,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8877,6 +9068,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8899,6 +9091,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8921,6 +9114,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8943,6 +9137,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -8989,6 +9184,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9011,6 +9207,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9033,6 +9230,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9055,6 +9253,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9101,6 +9300,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9123,6 +9323,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9145,6 +9346,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9167,6 +9369,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9213,6 +9416,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9235,6 +9439,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9257,6 +9462,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9279,6 +9485,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9325,6 +9532,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9347,6 +9555,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9369,6 +9578,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9391,6 +9601,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9437,6 +9648,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9459,6 +9671,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9481,6 +9694,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9503,6 +9717,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9549,6 +9764,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9571,6 +9787,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9593,6 +9810,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9615,6 +9833,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9661,6 +9880,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9683,6 +9903,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9705,6 +9926,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9727,6 +9949,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9773,6 +9996,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9795,6 +10019,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9817,6 +10042,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9839,6 +10065,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9885,6 +10112,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9907,6 +10135,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9929,6 +10158,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9951,6 +10181,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -9997,6 +10228,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10019,6 +10251,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10041,6 +10274,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10063,6 +10297,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10109,6 +10344,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10131,6 +10367,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10153,6 +10390,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10175,6 +10413,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10221,6 +10460,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10243,6 +10483,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10265,6 +10506,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10287,6 +10529,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10333,6 +10576,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10355,6 +10599,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10377,6 +10622,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10399,6 +10645,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10445,6 +10692,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10467,6 +10715,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10489,6 +10738,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10511,6 +10761,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10557,6 +10808,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10579,6 +10831,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10601,6 +10854,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10623,6 +10877,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10669,6 +10924,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10691,6 +10947,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10713,6 +10970,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10735,6 +10993,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10781,6 +11040,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10803,6 +11063,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10825,6 +11086,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10847,6 +11109,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10893,6 +11156,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10915,6 +11179,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10937,6 +11202,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -10959,6 +11225,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11005,6 +11272,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11027,6 +11295,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11049,6 +11318,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11071,6 +11341,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11117,6 +11388,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11139,6 +11411,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11161,6 +11434,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11183,6 +11457,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11229,6 +11504,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11251,6 +11527,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11273,6 +11550,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11295,6 +11573,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11341,6 +11620,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11363,6 +11643,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11385,6 +11666,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11407,6 +11689,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11453,6 +11736,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11475,6 +11759,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11497,6 +11782,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11519,6 +11805,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11565,6 +11852,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11587,6 +11875,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11609,6 +11898,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11631,6 +11921,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11677,6 +11968,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11699,6 +11991,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11721,6 +12014,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11743,6 +12037,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11789,6 +12084,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11811,6 +12107,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11833,6 +12130,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11855,6 +12153,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11901,6 +12200,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11923,6 +12223,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11945,6 +12246,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -11967,6 +12269,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12013,6 +12316,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12035,6 +12339,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12057,6 +12362,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12079,6 +12385,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12125,6 +12432,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12147,6 +12455,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12169,6 +12478,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12191,6 +12501,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12237,6 +12548,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12259,6 +12571,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12281,6 +12594,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12303,6 +12617,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12349,6 +12664,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12371,6 +12687,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12393,6 +12710,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12415,6 +12733,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12490,6 +12809,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12512,6 +12832,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12534,6 +12855,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12556,6 +12878,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12578,6 +12901,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12626,6 +12950,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12648,6 +12973,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12670,6 +12996,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12692,6 +13019,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12714,6 +13042,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12736,6 +13065,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12784,6 +13114,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12806,6 +13137,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12828,6 +13160,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12850,6 +13183,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12872,6 +13206,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12894,6 +13229,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -12970,6 +13306,7 @@ export interface operations {
     machines_machines_machines_get: {
         parameters: {
             query?: {
+                start?: number;
                 q?: string;
             };
             header?: never;
@@ -12996,6 +13333,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13018,6 +13356,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13040,6 +13379,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13062,6 +13402,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13108,6 +13449,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13130,6 +13472,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13152,6 +13495,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13174,6 +13518,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13196,6 +13541,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13240,6 +13586,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13262,6 +13609,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13284,6 +13632,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13306,6 +13655,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13328,6 +13678,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13376,6 +13727,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13398,6 +13750,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13420,6 +13773,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13442,6 +13796,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13464,6 +13819,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13486,6 +13842,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13534,6 +13891,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13556,6 +13914,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13578,6 +13937,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13600,6 +13960,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13622,6 +13983,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13644,6 +14006,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13688,6 +14051,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13710,6 +14074,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13732,6 +14097,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13754,6 +14120,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13800,6 +14167,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13822,6 +14190,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13844,6 +14213,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13866,6 +14236,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13912,6 +14283,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13934,6 +14306,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13956,6 +14329,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -13978,6 +14352,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14023,6 +14398,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14045,6 +14421,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14067,6 +14444,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14089,6 +14467,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14133,6 +14512,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14155,6 +14535,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14177,6 +14558,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14199,6 +14581,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14245,6 +14628,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14267,6 +14651,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14289,6 +14674,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14311,6 +14697,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14357,6 +14744,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14379,6 +14767,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14401,6 +14790,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;
@@ -14423,6 +14813,7 @@ export interface operations {
                     "application/problem+json": {
                         current?: Record<string, never>;
                         detail?: string;
+                        differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
                             path: string;

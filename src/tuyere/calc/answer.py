@@ -159,6 +159,16 @@ class Setting(Answer):
     remark: str
 
 
+class SpeedHeld(Answer):
+    """The driven speed against the one that is wanted; ``power_then`` is what a fan or pump takes at the speed it gets."""
+
+    speed: Figure
+    error: Figure
+    tolerance: Figure
+    within: bool
+    power_then: Figure | None
+
+
 class SheetOut(Answer):
     """What a drive's page shows beside its elevation, the same for every family."""
 
@@ -168,7 +178,9 @@ class SheetOut(Answer):
     answers: list[MainAnswer]
     spare: Figure
     driven_speed: Figure
-    shaft_load: Figure = Field(description="pull on each shaft, set or running, the greater")
+    wanted: SpeedHeld | None = Field(default=None, description="the speed that is wanted, where the input says one")
+    shaft_load: Figure = Field(description="shaft load: standing as set new, or running, the greater")
+    shaft_load_case: str = Field(description="which of the two it is")
     emergency: str = Field(
         default="", description="why this may stand for a while only; it is kept as temporary or not at all"
     )

@@ -113,6 +113,11 @@ def main_answer(key: str, label: str, main: Figure | Band, unit: str = "") -> Ma
     return MainAnswer(key=key, label=label, main=text, unit=unit or low.unit_shown, step=low.step)
 
 
+def shaft_answer(load: Figure, case: str) -> MainAnswer:
+    """The one shaft load of a drive, and in which state it is."""
+    return main_answer("hub", "Shaft load, each", load, f"{load.unit_shown} {case}")
+
+
 def elevation_out(drawing: Elevation) -> ElevationOut:
     """An elevation as it is sent."""
     data: dict[str, Any] = asdict(drawing)

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BeforeValidator, Field
 
-from tuyere.calc.entry import Factor, Hours, Percent, value_of
+from tuyere.calc.entry import Factor, HoursADay, Percent, value_of
 from tuyere.calc.registry import Input
 from tuyere.core.duty.service import Conditions, association_factor, conditions
 from tuyere.core.errors import InputError
@@ -40,7 +40,7 @@ class ServiceFactorIn(Input):
         default=None, description="the driven machine", json_schema_extra={"x-choices": "driven_machines"}
     )
     load: Load | None = Field(default=None, description="how it runs, where no machine of the list fits")
-    hours_a_day: Hours | None = Field(default=None, description="running hours a day")
+    hours_a_day: HoursADay | None = Field(default=None, description="running hours a day")
     chokes: bool | None = Field(default=None, description="can it jam and stall the drive?")
 
 
@@ -72,11 +72,17 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
         source = Source("as given", origin="assumed", confidence="medium")
         return float(mark("service_factor", looked_up("K_s", value, "", source)))
     if given is None or (given.driver is None and given.machine is None and given.load is None):
-        factor = float(mark("service_factor", family(conditions("motor-nema-b", None, 10.0, None, "medium"))))
+        hours = value_of(given.hours_a_day if given else None, 10.0)
+        chokes = given.chokes if given else None
+        try:
+            found = family(conditions("motor-nema-b", None, hours, chokes, "medium"))
+        except InputError as e:
+            raise e.at(f"service_factor.{e.field}") from e
+        factor = float(mark("service_factor", found))
         notice(
             "caution",
             "assumed",
-            f"Service factor {factor:g} is assumed: a medium machine, normal hours.",
+            f"Service factor {factor:g} is assumed: a medium machine" + (", normal hours." if hours == 10.0 else "."),
             "input.service_factor",
             "Choose the driver, the driven machine and the hours.",
         )
@@ -84,9 +90,7 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
     try:
         return float(mark("service_factor", family(conditions_of(given))))
     except InputError as e:
-        raise InputError(
-            f"service_factor.{e.field}".replace("factor.service_factor.", "factor."), e.value, e.why, e.allowed
-        ) from e
+        raise e.at(f"service_factor.{e.field}".replace("factor.service_factor.", "factor.")) from e
 
 
 def conditions_of(given: ServiceFactorIn) -> Conditions:

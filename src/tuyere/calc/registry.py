@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 import sys
 from collections.abc import Callable
 from dataclasses import dataclass
@@ -13,7 +12,6 @@ from pydantic import (
     ConfigDict,
     Field,
     ModelWrapValidatorHandler,
-    ValidationError,
     create_model,
     model_validator,
 )
@@ -23,8 +21,9 @@ from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, SheetOut, Workin
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
 from tuyere.calc.kinds import KINDS
+from tuyere.calc.refusals import input_refused, none_found
 from tuyere.calc.shown import shown
-from tuyere.core.errors import InputError
+from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import worked
 
@@ -158,7 +157,9 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
         try:
             result = calc.run(request.input, frame)
         except InputError as e:
-            raise InputError(e.field if e.field == "basis" else f"input.{e.field}", e.value, e.why, e.allowed) from e
+            raise input_refused(e, e.field if e.field == "basis" else f"input.{e.field}", request.units) from e
+        except NoSolution as e:
+            raise none_found(e, request.units) from e
     return calc.response_model(
         calc=calc.name,
         core=VERSION,
@@ -177,41 +178,3 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
 def find(name: str) -> Calculation[Any, Any]:
     """A calculation by name; raises KeyError."""
     return CALCULATIONS[name]
-
-
-def echoed(value: Any) -> Any:
-    """A refused value as it may stand in a JSON problem: texts, truths and finite numbers; else nothing."""
-    if isinstance(value, float) and not math.isfinite(value):
-        return None
-    if isinstance(value, int) and not isinstance(value, bool) and abs(value) > 2**53:
-        return None
-    return value if isinstance(value, str | int | float | bool) else None
-
-
-def problems_of(error: ValidationError, top: str = "") -> list[dict[str, Any]]:
-    """A validation error as the list of the problem document: path, value, reason, allowed."""
-    out = []
-    for e in error.errors(include_url=False):
-        where = [str(p) for p in e["loc"] if not str(p).startswith(("function-", "tagged-"))]
-        ctx = e.get("ctx", {})
-        value = e.get("input")
-        reason = {"missing": "this is needed", "extra_forbidden": "there is no such field"}.get(e["type"], e["msg"])
-        allowed = str(ctx.get("allowed") or ctx.get("expected") or "")
-        for bound, word in (
-            ("ge", "at least"),
-            ("gt", "more than"),
-            ("le", "at most"),
-            ("lt", "less than"),
-            ("max_length", "at most, characters:"),
-        ):
-            if bound in ctx and not allowed:
-                allowed = f"{word} {ctx[bound]}"
-        out.append(
-            {
-                "path": ".".join(([top] if top else []) + where),
-                "reason": reason,
-                "allowed": allowed,
-                "value": echoed(value),
-            }
-        )
-    return out

@@ -97,7 +97,7 @@ def registry() -> pint.UnitRegistry[float]:
 
 
 @cache
-def _factor(unit: str, core: str) -> float | None:
+def unit_factor(unit: str, core: str) -> float | None:
     """What one ``unit`` is in ``core``, None when they measure different things."""
     if not core:
         return 1.0 if not unit else None
@@ -154,7 +154,7 @@ def _unit(text: str, kind: Kind, units: str) -> tuple[float, str]:
     name = default if not text else UNITS.get(text.lower().strip())
     if name is None:
         raise UnreadableNumber(f"“{text}” is not a unit this program knows", f"for example {kind.example}")
-    factor = _factor(name, kind.core)
+    factor = unit_factor(name, kind.core)
     if factor is None:
         raise UnreadableNumber(
             f"“{text}” does not measure a {kind.name.replace('_', ' ')}", f"for example {kind.example}"
@@ -176,13 +176,20 @@ def _pick(values: list[float], typed: list[float], kind: Kind) -> float:
     )
 
 
+def _bound(x: float) -> str:
+    """An end of a range as a person writes it: never an exponent, and "over 0" for what is next to nothing."""
+    if 0 < x < 0.05:
+        return "over 0"
+    return f"{x:,.0f}" if abs(x) >= 100 else f"{x:.3g}"
+
+
 def check_range(value: float, kind: Kind, units: str) -> float:
     """Refuse what is not a number or beyond any machine; returns the value."""
     if not math.isfinite(value):
         raise UnreadableNumber("not a finite number", f"for example {kind.example}")
     if not kind.lowest <= value <= kind.highest:
         unit = kind.us if units == "us" else kind.si
-        factor = _factor(unit, kind.core) or 1.0
+        factor = unit_factor(unit, kind.core) or 1.0
         shown = kind.us_shown if units == "us" else kind.si_shown
         raise UnreadableNumber(
             "out of any sensible range"
@@ -190,7 +197,7 @@ def check_range(value: float, kind: Kind, units: str) -> float:
             else "must be more than zero"
             if kind.lowest > 0
             else "out of range",
-            f"{kind.lowest / factor:.3g} to {kind.highest / factor:.6g} {shown}".strip(),
+            f"{_bound(kind.lowest / factor)} to {_bound(kind.highest / factor)} {shown}".strip(),
         )
     return value
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import gcd
 
 from tuyere.calc.kinds import KINDS
-from tuyere.calc.shop import _factor
+from tuyere.calc.shop import unit_factor
 
 # For each kind: styles are chosen by the caller; "" is the kind's usual one.
 TAPE = 32
@@ -47,7 +47,7 @@ def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[s
 def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, str]:
     kind = KINDS[kind_name]
     us = units == "us"
-    x = value / (_factor(kind.us if us else kind.si, kind.core) or 1.0)
+    x = value / (unit_factor(kind.us if us else kind.si, kind.core) or 1.0)
     unit = kind.us_shown if us else kind.si_shown
     if kind_name == "length":
         if style == "tape":

@@ -11,19 +11,29 @@ class CoreError(Exception):
 
 
 class InputError(CoreError):
-    """Input that cannot be: names the field, the value, why not, and what is allowed."""
+    """Input that cannot be: names the field, the value, why not, and what is allowed.
 
-    def __init__(self, field: str, value: object, why: str, allowed: str = "") -> None:
+    ``why`` and ``allowed`` may hold {name} of a quantity, given as (value in the core's unit, kind of quantity): it is
+    shown in the person's units.
+    """
+
+    def __init__(self, field: str, value: object, why: str, allowed: str = "", **quantities: tuple[float, str]) -> None:
         super().__init__(f"{field}: {why}" + (f" ({allowed})" if allowed else ""))
         self.field, self.value, self.why, self.allowed = field, value, why, allowed
+        self.quantities = quantities
+
+    def at(self, field: str) -> InputError:
+        """The same refusal beside another field."""
+        return InputError(field, self.value, self.why, self.allowed, **self.quantities)
 
 
 class NoSolution(CoreError):
-    """The input is sound but nothing satisfies it, or a solver did not converge."""
+    """The input is sound but nothing satisfies it, or a solver did not converge. Quantities as with InputError."""
 
-    def __init__(self, why: str, field: str = "", allowed: str = "") -> None:
+    def __init__(self, why: str, field: str = "", allowed: str = "", **quantities: tuple[float, str]) -> None:
         super().__init__(why)
         self.why, self.field, self.allowed = why, field, allowed
+        self.quantities = quantities
 
 
 @contextmanager
@@ -35,4 +45,4 @@ def fields_named(names: Mapping[str, str]) -> Iterator[None]:
         own = names.get(e.field)
         if own is None:
             raise
-        raise InputError(own, e.value, e.why, e.allowed) from e
+        raise e.at(own) from e

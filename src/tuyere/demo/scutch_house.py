@@ -35,7 +35,7 @@ SCUTCH_HOUSE: tuple[DemoMachine, ...] = (
                 "940",
                 runs(MOTOR, "fan-up-to-10-hp", 16),
                 (
-                    DemoBuild("4.65 in", "8.45 in", "A", "A68", None, "found", "I. Rook"),
+                    DemoBuild("4.65 in", "8.45 in", "A", "A68", 2, "found", "I. Rook"),
                     DemoBuild("4.65 in", "8.45 in", "A", "AX68", 2),
                 ),
                 centre="24 1/2",

@@ -3,22 +3,27 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Sequence
 from math import cos, radians, sin
 from typing import Any
 
 from sqlmodel import Session, col, select
 
+from tuyere.calc.as_entered import with_unit
+from tuyere.calc.entry import Entered
 from tuyere.calc.families.protocol import DutyPart, Parts, WheelPart
-from tuyere.calc.parts import ServiceFactorIn
-from tuyere.calc.registry import Response, find, work
-from tuyere.core.errors import InputError
+from tuyere.calc.registry import Response, echo, find, work
 from tuyere.store.base import now
+from tuyere.store.build_views import build_input, build_views, parts_of, rows_of
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
-from tuyere.store.drive_book import _set_service, build_view, current_duty, service_factor_input
+from tuyere.store.differences import Difference, between, leaves
+from tuyere.store.drive_book import current_duty
 from tuyere.store.duties import Duty, Shaft
 from tuyere.store.forms import BuildSave
 from tuyere.store.machines import Drive
-from tuyere.store.rows import below, of_operation, one
+from tuyere.store.rows import below, one
+from tuyere.store.service import asked_of, service_factor_input, set_service
+from tuyere.store.temporary import set_mark
 from tuyere.store.trouble import Frozen, Stale
 from tuyere.store.views import BuildView
 
@@ -32,11 +37,11 @@ def _worked(form: BuildSave) -> Response[Any]:
     return work(calc, calc.request_model.model_construct(units=form.units, basis=form.basis, input=form.given))
 
 
-def _asked(service: ServiceFactorIn | None) -> dict[str, Any]:
-    if service is None:
-        return {}
-    names = ("assume", "driver", "machine", "load", "hours_a_day", "chokes")
-    return {n: getattr(v, "value", v) for n in names if (v := getattr(service, n)) is not None}
+def _kept_text(given: Entered, units: str, kept: tuple[float, str | None] | None) -> str | None:
+    """What was typed, with its unit; of a value that did not change, what was typed for it before."""
+    if given.typed is not None:
+        return with_unit(given.typed, given.kind, units)[:40]
+    return kept[1] if kept is not None and abs(given.value / kept[0] - 1) < 1e-9 else None
 
 
 def _duty_for(session: Session, drive: Drive, form: BuildSave, part: DutyPart) -> Duty:
@@ -46,25 +51,28 @@ def _duty_for(session: Session, drive: Drive, form: BuildSave, part: DutyPart) -
         current is not None
         and abs(current.power_kw / part.power.value - 1) < 1e-9
         and abs(current.driver_rpm / part.driver_speed.value - 1) < 1e-9
-        and (service_factor_input(current) or {}) == _asked(part.service)
+        and (service_factor_input(current) or {}) == asked_of(part.service)
     ):
         return current
+    wanted = part.wanted
     duty = Duty(
         drive_id=drive.id,
         created_by_name=form.created_by_name,
         power_kw=part.power.value,
-        power_typed=part.power.typed,
+        power_typed=_kept_text(part.power, form.units, (current.power_kw, current.power_typed) if current else None),
         driver_rpm=part.driver_speed.value,
-        driver_rpm_typed=part.driver_speed.typed,
-        driven_rpm=part.driven_rpm,
-        driven_rpm_origin="build",
+        driver_rpm_typed=_kept_text(
+            part.driver_speed, form.units, (current.driver_rpm, current.driver_rpm_typed) if current else None
+        ),
+        driven_rpm=part.driven_rpm if wanted is None else wanted.speed.value,
+        driven_rpm_origin="build" if wanted is None else "user",
         rev=1,
     )
     if current is not None:
         duty.rev = current.rev + 1
         for name in KEPT:
             setattr(duty, name, getattr(current, name))
-    _set_service(duty, part.service)
+    set_service(duty, part.service)
     session.add(duty)
     session.flush()
     return duty
@@ -95,14 +103,14 @@ def _clear_parts(session: Session, build: Build) -> None:
 
 
 def _element(
-    session: Session, build: Build, role: str, part: WheelPart, x: float, y: float, spec: dict[str, Any]
+    session: Session, build: Build, role: str, part: WheelPart, place: tuple[float, float], spec: dict[str, Any]
 ) -> Element:
     wheel = Element(
         build_id=build.id,
         shaft_id=_shaft(session, build.drive_id, role).id,
         kind=part.kind,
-        x=x,
-        y=y,
+        x=place[0],
+        y=place[1],
         diameter_mm=part.diameter_mm,
         diameter_kind=part.diameter_kind,
         diameter_typed=part.diameter_typed,
@@ -117,10 +125,10 @@ def _element(
 
 
 def _write_parts(session: Session, build: Build, parts: Parts, worked: Response[Any]) -> None:
-    x, y = parts.centre_mm * cos(radians(parts.angle)), parts.centre_mm * sin(radians(parts.angle))
+    at = parts.centre_mm * cos(radians(parts.angle)), parts.centre_mm * sin(radians(parts.angle))
     wheels = [
-        _element(session, build, "driver", parts.driver, 0.0, 0.0, {"clockwise": parts.clockwise}),
-        _element(session, build, "driven", parts.driven, x, y, {"angle": parts.angle}),
+        _element(session, build, "driver", parts.driver, (0.0, 0.0), {"clockwise": parts.clockwise}),
+        _element(session, build, "driven", parts.driven, at, {"angle": parts.angle}),
     ]
     loop = Loop(
         build_id=build.id,
@@ -151,62 +159,95 @@ def _write_parts(session: Session, build: Build, parts: Parts, worked: Response[
     session.flush()
 
 
+def _differences(session: Session, form: BuildSave, draft: Build) -> list[Difference]:
+    """Where a form's drive differs from the draft that is there; none where they are of two families."""
+    if draft.family != form.family:
+        return []
+    model = type(form.given)
+    kept = model.model_validate(build_input(session, draft))
+    theirs, yours = (leaves(echo(x, form.units)) for x in (kept, form.given))
+    return list(between(yours, theirs, "input."))
+
+
+def _same_parts(session: Session, before: Build | None, parts: Parts, family: str) -> bool:
+    """Whether a build has the very wheels and belts of another one."""
+    if before is None or before.family != family:
+        return False
+    kept = parts_of(rows_of(session, [before])[before.id])
+
+    def telling(p: Parts) -> tuple[object, ...]:
+        wheels = [(w.kind, round(w.diameter_mm, 2), w.profile, w.teeth) for w in (p.driver, p.driven)]
+        return (*wheels, p.loop.designation, p.loop.strands)
+
+    return telling(kept) == telling(parts)
+
+
+def on_the_machine(builds: Sequence[Build]) -> Build | None:
+    """What stands on the machine: settled, found or fitted, and not taken over by a later one."""
+    standing = [b for b in builds if b.state == "frozen" and b.purpose != "designed" and b.valid_to is None]
+    return standing[-1] if standing else None
+
+
 def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildView:
     """Save a configuration of a drive: the open draft is edited in place, else the next build begins.
 
     A settled record of what was found never touches the draft.
     Raises NotThere; Stale with the current draft when ``rev`` is not the present one; whatever the
-    calculation refuses. ``freeze`` settles it: the build before it ends where this one begins.
+    calculation refuses. ``freeze`` settles it: what it takes the place of ends where it begins.
     """
-    if (known := of_operation(session, Build, form.op_id)) is not None:
-        return build_view(session, known)
     drive = one(session, Drive, drive_id, lock=True)
+    if form.purpose == "found":
+        form.adapter.check_found(form.given)
     worked = _worked(form)
-    if worked.sheet is not None and worked.sheet.emergency and not form.temporary:
-        raise InputError(
-            "temporary", False, worked.sheet.emergency, "kept as temporary, with a reason and a promised date"
-        )
+    parts = form.adapter.parts_of(form.given, worked.result)
     builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
     # What is found on the machine is a record of its own: a plan that is being drafted stays as it is.
     aside = form.purpose == "found" and form.freeze
     draft = None if aside else next((b for b in builds if b.state == "draft"), None)
     if form.rev != (draft.rev if draft else 0):
-        raise Stale("draft", build_view(session, draft).model_dump(mode="json") if draft else {})
+        if draft is None:
+            raise Stale("draft", {})
+        (view,) = build_views(session, [draft], current_duty(session, drive_id), form.units)
+        raise Stale("draft", view.model_dump(mode="json"), _differences(session, form, draft))
+    standing = on_the_machine(builds)
+    # A draft that is settled takes over from the machine; while it is only drawn, its own mark is the one it keeps.
+    before = standing if draft is None or (form.freeze and not draft.temporary) else draft
+    same = _same_parts(session, before, parts, form.family)
     duty = _duty_for(session, drive, form, form.adapter.duty_of(form.given, worked.result))
     if draft is None:
-        before = builds[-1] if builds else None
+        latest = builds[-1] if builds else None
         build = Build(
             id=form.id,
             op_id=form.op_id,
             created_by_name=form.created_by_name,
             drive_id=drive_id,
-            no=before.no + 1 if before else 1,
+            no=latest.no + 1 if latest else 1,
             duty_id=duty.id,
             purpose=form.purpose,
             family=form.family,
-            supersedes_id=before.id if before else None,
+            supersedes_id=latest.id if latest else None,
         )
     else:
         build = draft
         build.rev, build.op_id, build.purpose, build.duty_id = build.rev + 1, form.op_id, form.purpose, duty.id
         build.family = form.family
-    build.temporary, build.temporary_reason, build.promised_date = (
-        form.temporary,
-        form.temporary_reason,
-        form.promised_date,
-    )
+    emergency = worked.sheet.emergency if worked.sheet is not None else ""
+    set_mark(build, form, before, same_parts=same, emergency=emergency)
     if form.freeze:
         build.state, build.valid_from = "frozen", now()
         for earlier in builds:
-            if earlier.id != build.id and earlier.state == "frozen" and earlier.valid_to is None:
+            # A plan that is settled replaces plans; the machine keeps what it has until something is fitted.
+            replaced = form.purpose != "designed" or earlier.purpose == "designed"
+            if earlier.id != build.id and earlier.state == "frozen" and earlier.valid_to is None and replaced:
                 earlier.valid_to = build.valid_from
                 session.add(earlier)
     session.add(build)
     session.flush()
     if draft is not None:
         _clear_parts(session, build)
-    _write_parts(session, build, form.adapter.parts_of(form.given, worked.result), worked)
-    return build_view(session, build)
+    _write_parts(session, build, parts, worked)
+    (saved,) = build_views(session, [build], duty, form.units)
+    return saved
 
 
 def change_build(session: Session, build_id: uuid.UUID, form: BuildSave) -> BuildView:

@@ -47,6 +47,7 @@ class Build(Row, table=True):
     temporary: bool = Field(default=False)
     temporary_reason: str = Field(default="", max_length=200)
     promised_date: date | None = None
+    temporary_ended: str = Field(default="", max_length=200)
     supersedes_id: uuid.UUID | None = foreign("build.id", nullable=True)
 
 

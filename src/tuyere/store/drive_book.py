@@ -1,26 +1,38 @@
-"""Keeping a drive: its duty, its builds, and the input its calculation takes."""
+"""Keeping a drive: its duty, and everything its page shows."""
 
 from __future__ import annotations
 
 import uuid
-from math import hypot
-from typing import Any
 
 from sqlmodel import Session, col, select
 
+from tuyere.calc.as_entered import as_entered, with_unit
 from tuyere.calc.entry import Entered, value_of
-from tuyere.calc.families.protocol import FAMILIES, LoopPart, Parts, StoredDuty, WheelPart
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import ServiceFactorIn
+from tuyere.calc.shown import shown
+from tuyere.core.duty.fan_law import grows_with_cube
 from tuyere.store.base import now
-from tuyere.store.builds import Build, CalcRecord, Element, Loop, RouteStop
+from tuyere.store.build_views import build_views
+from tuyere.store.builds import Build
+from tuyere.store.differences import Difference, between
 from tuyere.store.duties import Duty
 from tuyere.store.forms import DutySave
 from tuyere.store.machine_book import machine_view
 from tuyere.store.machines import Drive
-from tuyere.store.rows import below, of_operation, one
+from tuyere.store.rows import below, one
+from tuyere.store.service import asked_of, service_factor_input, set_service
 from tuyere.store.trouble import Stale
-from tuyere.store.views import BuildView, DriveView, DutyView, RecordView
+from tuyere.store.views import DriveView, DutyEntries, DutyView
+
+# Field of the form -> kind of quantity; the column is the same name with its unit.
+QUANTITIES = {
+    "power": ("power", "power_kw", "power_typed"),
+    "driver_speed": ("speed", "driver_rpm", "driver_rpm_typed"),
+    "driven_speed": ("speed", "driven_rpm", "driven_rpm_typed"),
+    "tolerance": ("percent", "tolerance_percent", ""),
+    "centre": ("length", "centre_mm", "centre_typed"),
+    "centre_give": ("length", "centre_give_mm", "centre_give_typed"),
+}
 
 
 def current_duty(session: Session, drive_id: uuid.UUID) -> Duty | None:
@@ -32,24 +44,16 @@ def current_duty(session: Session, drive_id: uuid.UUID) -> Duty | None:
     ).first()
 
 
-def service_factor_input(duty: Duty) -> dict[str, Any] | None:
-    """The service factor as the calculations take it."""
-    if duty.service_factor is not None:
-        return {"assume": duty.service_factor}
-    if duty.driver_key is None and duty.machine_key is None and duty.load_class is None:
-        return None
-    given = {
-        "driver": duty.driver_key,
-        "machine": duty.machine_key,
-        "load": duty.load_class,
-        "hours_a_day": duty.hours_a_day,
-        "chokes": duty.chokes,
-    }
-    return {k: v for k, v in given.items() if v is not None}
+def _entry(duty: Duty, name: str, units: str) -> str:
+    kind, column, typed = QUANTITIES[name]
+    value = getattr(duty, column)
+    if value is None or name == "tolerance" and duty.tolerance_origin == "assumed":
+        return ""
+    return as_entered(value, getattr(duty, typed) if typed else None, kind, units)
 
 
 def duty_view(duty: Duty, units: str) -> DutyView:
-    """A duty in the person's units."""
+    """A duty in the person's units, and each of its fields as text that reads back to the same value."""
     f = Frame(units, "").figure
     return DutyView(
         id=duty.id,
@@ -64,47 +68,80 @@ def duty_view(duty: Duty, units: str) -> DutyView:
         centre_give=None if duty.centre_give_mm is None else f(duty.centre_give_mm, "length", "tape"),
         service_factor=service_factor_input(duty),
         surroundings=duty.surroundings,
+        cube=grows_with_cube(duty.machine_key),
+        entries=DutyEntries(**{name: _entry(duty, name, units) for name in QUANTITIES}),
     )
 
 
-def _set_service(duty: Duty, given: ServiceFactorIn | None) -> None:
-    duty.driver_key = given.driver if given else None
-    duty.machine_key = given.machine if given else None
-    duty.load_class = given.load if given else None
-    duty.hours_a_day = given.hours_a_day.value if given and given.hours_a_day else None
-    duty.chokes = given.chokes if given else None
-    duty.service_factor = given.assume.value if given and given.assume else None
+def _leaves(duty: Duty, units: str) -> dict[str, tuple[str, object]]:
+    """Path -> (shown, what puts it into a form) of a stored duty."""
+    out: dict[str, tuple[str, object]] = {}
+    for name, (kind, column, _) in QUANTITIES.items():
+        value = getattr(duty, column)
+        if value is not None and not (name == "tolerance" and duty.tolerance_origin == "assumed"):
+            out[name] = (shown(value, kind, units, "tape" if kind == "length" else ""), value)
+    for name, value in (service_factor_input(duty) or {}).items():
+        out[f"service_factor.{name}"] = (_word(value), value)
+    if duty.surroundings:
+        out["surroundings"] = (duty.surroundings, duty.surroundings)
+    return out
 
 
-def _typed(e: Entered | None) -> str | None:
-    return None if e is None else e.typed
+def _word(value: object) -> str:
+    return {True: "yes", False: "no"}.get(value, str(value)) if isinstance(value, bool) else f"{value}"
+
+
+def _differences(current: Duty, form: DutySave) -> list[Difference]:
+    mine = Duty(drive_id=current.drive_id, power_kw=1, driver_rpm=1, driven_rpm=1)
+    _fill_duty(mine, form)
+    return list(between(_leaves(mine, form.units), _leaves(current, form.units)))
+
+
+def _typed(e: Entered | None, units: str) -> str | None:
+    """What was typed, a bare number with the unit it was meant in: it must not be read in another one later."""
+    return None if e is None or e.typed is None else with_unit(e.typed, e.kind, units)[:40]
 
 
 def _fill_duty(duty: Duty, form: DutySave) -> None:
-    duty.power_kw, duty.power_typed = form.power.value, form.power.typed
-    duty.driver_rpm, duty.driver_rpm_typed = form.driver_speed.value, form.driver_speed.typed
-    duty.driven_rpm, duty.driven_rpm_typed = form.driven_speed.value, form.driven_speed.typed
+    for name, (_, column, typed) in QUANTITIES.items():
+        e: Entered | None = getattr(form, name)
+        setattr(duty, column, None if e is None else e.value)
+        if typed:
+            setattr(duty, typed, _typed(e, form.units))
+    duty.driven_rpm_origin = "user"
     duty.tolerance_percent = value_of(form.tolerance, 3.0)
     duty.tolerance_origin = "assumed" if form.tolerance is None else "user"
-    duty.centre_mm, duty.centre_typed = (None, None) if form.centre is None else (form.centre.value, form.centre.typed)
-    duty.centre_give_mm, duty.centre_give_typed = (
-        (None, None) if form.centre_give is None else (form.centre_give.value, form.centre_give.typed)
-    )
     duty.surroundings = form.surroundings
-    _set_service(duty, form.service_factor)
+    set_service(duty, form.service_factor)
+
+
+def _says_the_same(duty: Duty, form: DutySave) -> bool:
+    """Whether a form says what is kept already, by value: looking at a duty is no change of it."""
+    for name, (_, column, _) in QUANTITIES.items():
+        e: Entered | None = getattr(form, name)
+        kept = getattr(duty, column)
+        if name == "tolerance" and (e is None) != (duty.tolerance_origin == "assumed"):
+            return False
+        if name != "tolerance" and (e is None) != (kept is None):
+            return False
+        if e is not None and e.value != kept:
+            return False
+    same_service = asked_of(form.service_factor) == (service_factor_input(duty) or {})
+    return same_service and form.surroundings == duty.surroundings and duty.driven_rpm_origin == "user"
 
 
 def save_duty(session: Session, drive_id: uuid.UUID, form: DutySave) -> None:
-    """Save the duty: in place while no build rests on it, else as the next version.
+    """Save the duty: in place while no build rests on it, else as the next version; the same one again is no version.
 
-    Raises Stale with the current version when ``rev`` is not the present one.
+    Raises Stale with the current version and the differences when ``rev`` is not the present one.
     """
-    if of_operation(session, Duty, form.op_id) is not None:
-        return
     one(session, Drive, drive_id, lock=True)
     current = current_duty(session, drive_id)
     if form.rev != (current.rev if current else 0):
-        raise Stale("duty", duty_view(current, form.units).model_dump(mode="json") if current else {})
+        shown_now = duty_view(current, form.units).model_dump(mode="json") if current else {}
+        raise Stale("duty", shown_now, _differences(current, form) if current else ())
+    if current is not None and _says_the_same(current, form):
+        return
     in_use = (
         current is not None and session.exec(select(Build.id).where(Build.duty_id == current.id)).first() is not None
     )
@@ -127,84 +164,8 @@ def save_duty(session: Session, drive_id: uuid.UUID, form: DutySave) -> None:
     session.flush()
 
 
-def parts_of(session: Session, build: Build) -> Parts:
-    """A build's wheels and loop, from its rows."""
-    loop = below(session, Loop, "build_id", build.id)[0]
-    stops = sorted(below(session, RouteStop, "loop_id", loop.id), key=lambda s: s.position)
-    driver, driven = (session.get_one(Element, s.element_id) for s in stops[:2])
-
-    def wheel(e: Element) -> WheelPart:
-        return WheelPart(
-            e.kind, e.diameter_mm, e.diameter_kind, e.profile, e.diameter_typed, e.grooves, e.teeth, e.spec
-        )
-
-    return Parts(
-        wheel(driver),
-        wheel(driven),
-        LoopPart(loop.section, loop.designation, loop.length_mm, loop.length_kind, loop.strands, 1, loop.spec),
-        hypot(driven.x - driver.x, driven.y - driver.y),
-        driven.spec.get("angle", 0.0),
-        driver.spec.get("clockwise", True),
-    )
-
-
-def build_input(session: Session, build: Build) -> dict[str, Any]:
-    """The input of a build's calculation, from its rows; numbers in the core's units."""
-    duty = session.get_one(Duty, build.duty_id)
-    stored = StoredDuty(duty.power_kw, duty.driver_rpm, service_factor_input(duty))
-    return FAMILIES[build.family].input_of(stored, parts_of(session, build))
-
-
-def latest_record(session: Session, build_id: uuid.UUID) -> CalcRecord:
-    """The calculation a build rests on; every saved build has one."""
-    return session.exec(
-        select(CalcRecord)
-        .where(CalcRecord.build_id == build_id, col(CalcRecord.archived_at).is_(None))
-        .order_by(col(CalcRecord.created_at).desc())
-    ).one()
-
-
-def build_view(session: Session, build: Build) -> BuildView:
-    """A build with the input of its calculation."""
-    loop = below(session, Loop, "build_id", build.id)[0]
-    record = latest_record(session, build.id)
-    return BuildView(
-        id=build.id,
-        rev=build.rev,
-        no=build.no,
-        purpose=build.purpose,
-        state=build.state,
-        family=build.family,
-        calc=FAMILIES[build.family].calc,
-        what=FAMILIES[build.family].what(loop.designation, loop.strands),
-        valid_from=build.valid_from,
-        valid_to=build.valid_to,
-        created_by_name=build.created_by_name,
-        temporary=build.temporary,
-        temporary_reason=build.temporary_reason,
-        promised_date=build.promised_date,
-        basis=record.input.get("basis", "ip20-1988"),
-        core_version=record.core_version,
-        input=build_input(session, build),
-    )
-
-
-def record_view(session: Session, build_id: uuid.UUID) -> RecordView:
-    """The calculation on record for a build, as it was shown; raises NotThere."""
-    build = one(session, Build, build_id)
-    r = latest_record(session, build.id)
-    return RecordView(
-        calc=r.calc,
-        core_version=r.core_version,
-        created_at=r.created_at,
-        input=r.input,
-        result=r.result,
-        working=r.working,
-    )
-
-
 def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveView:
-    """Everything the page of a drive shows; raises NotThere."""
+    """Everything the page of a drive shows, builds newest first; raises NotThere."""
     drive = one(session, Drive, ident)
     duty = current_duty(session, ident)
     builds = sorted(below(session, Build, "drive_id", ident), key=lambda b: -b.no)
@@ -214,5 +175,5 @@ def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveVi
         name=drive.name,
         machine=machine_view(session, drive.machine_id),
         duty=None if duty is None else duty_view(duty, units),
-        builds=[build_view(session, b) for b in builds],
+        builds=build_views(session, builds, duty, units),
     )

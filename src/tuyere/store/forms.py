@@ -65,10 +65,11 @@ class MachineCreate(Operation):
     name: Name
     tag: Tag = ""
     kind: MachineKind = "industrial"
+    same_name: bool = Field(default=False, description="there is one of that name already, and this is another")
     energy_sources: Annotated[list[EnergySourceIn], Field(max_length=12)] = []
 
 
-class MachineChange(Form):
+class MachineChange(Operation):
     """A changed machine; ``rev`` is the version it was read at."""
 
     rev: Annotated[Whole, Field(ge=1, le=2**31 - 1)]
@@ -134,9 +135,12 @@ class BuildSave(InUnits):
     freeze: bool = False
     family: Annotated[str, StringConstraints(max_length=20)] = "v-belt"
     input: dict[str, Any]
-    temporary: bool = False
+    temporary: bool | None = Field(default=None, description="left open: as it stands now")
     temporary_reason: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=PLAIN)] = ""
     promised_date: date | None = None
+    temporary_ended: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=PLAIN)] = Field(
+        default="", description="why a temporary mark that stands is taken off"
+    )
 
     _given: Input = PrivateAttr()
 
@@ -158,8 +162,6 @@ class BuildSave(InUnits):
             raise ValidationError.from_exception_data(
                 "BuildSave", [InitErrorDetails(type=fault, loc=("family",), input=self.family)]
             )
-        if self.temporary and (not self.temporary_reason or self.promised_date is None):
-            raise ValueError("a temporary build needs a reason and a promised date")
         return self
 
     @model_validator(mode="wrap")

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import TypeVar
 
+import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
 from tuyere.store.base import now
@@ -21,6 +22,8 @@ def current(session: Session, of: type[Item]) -> Sequence[Item]:
 
 def replace(session: Session, of: type[Item], items: Sequence[Item]) -> Sequence[Item]:
     """Take a new list in place of the old one."""
+    # One list at a time: two that come at once would both find the old one and both stay.
+    session.execute(sa.text("SELECT pg_advisory_xact_lock(hashtext(:name))"), {"name": of.__tablename__})
     moment = now()
     for old in current(session, of):
         old.archived_at = moment

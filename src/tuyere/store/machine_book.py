@@ -10,11 +10,13 @@ import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
 from tuyere.calc.families.protocol import FAMILIES
+from tuyere.core.errors import InputError
 from tuyere.store.base import now
 from tuyere.store.builds import Build, Loop
-from tuyere.store.forms import DriveCreate, MachineChange, MachineCreate
+from tuyere.store.differences import Choice, Difference, difference
+from tuyere.store.forms import DriveCreate, EnergySourceIn, MachineChange, MachineCreate
 from tuyere.store.machines import Drive, EnergySource, Machine
-from tuyere.store.rows import below, of_operation, one
+from tuyere.store.rows import below, one
 from tuyere.store.trouble import Stale
 from tuyere.store.views import DriveLine, EnergySourceView, MachineList, MachineView
 
@@ -90,22 +92,43 @@ def _views(session: Session, machines: Sequence[Machine]) -> list[MachineView]:
     ]
 
 
-def list_machines(session: Session, words: str = "") -> MachineList:
-    """Machines in walking order; every word must stand in name, tag, area, kind or a drive's name."""
-    wanted = select(Machine).where(col(Machine.archived_at).is_(None))
+PAGE = 200
+
+
+def _holds(words: str) -> list[sa.ColumnElement[bool]]:
+    """Conditions: every word stands in name, tag, area, kind, a drive's name or a belt that is on one."""
+    out = []
     for word in words.split():
         like = "%" + word.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%"
-        on_drive = select(Drive.id).where(Drive.machine_id == Machine.id, col(Drive.name).ilike(like)).exists()
-        wanted = wanted.where(
+        on_drive = (
+            select(Drive.id)
+            .join(Build, col(Build.drive_id) == col(Drive.id), isouter=True)
+            .join(Loop, col(Loop.build_id) == col(Build.id), isouter=True)
+            .where(Drive.machine_id == Machine.id, col(Drive.archived_at).is_(None))
+            .where(
+                sa.or_(
+                    col(Drive.name).ilike(like),
+                    sa.and_(col(Build.valid_to).is_(None), col(Loop.designation).ilike(like)),
+                )
+            )
+            .exists()
+        )
+        out.append(
             sa.or_(*(col(c).ilike(like) for c in (Machine.name, Machine.tag, Machine.area, Machine.kind)), on_drive)
         )
-    machines = session.exec(
-        wanted.order_by(col(Machine.walk_order), col(Machine.area), col(Machine.name)).limit(500)
-    ).all()
+    return out
+
+
+def list_machines(session: Session, words: str = "", start: int = 0, most: int = PAGE) -> MachineList:
+    """Machines in walking order, ``most`` from ``start`` on, and how many there are in all."""
+    wanted = select(Machine).where(col(Machine.archived_at).is_(None), *_holds(words))
+    total = session.exec(select(sa.func.count()).select_from(wanted.subquery())).one()
+    page = wanted.order_by(col(Machine.walk_order), col(Machine.area), col(Machine.name), col(Machine.id))
+    machines = session.exec(page.offset(start).limit(most)).all()
     areas = session.exec(
         select(Machine.area).where(col(Machine.archived_at).is_(None)).distinct().order_by(Machine.area)
     ).all()
-    return MachineList(machines=_views(session, machines), areas=[a for a in areas if a])
+    return MachineList(machines=_views(session, machines), total=total, areas=[a for a in areas if a])
 
 
 def machine_view(session: Session, ident: uuid.UUID) -> MachineView:
@@ -129,10 +152,68 @@ def _set_sources(session: Session, machine: Machine, wanted: MachineCreate | Mac
             session.flush()
 
 
+def _refuse_twin(session: Session, form: MachineCreate) -> None:
+    """Two machines of one name cannot be told apart at the machine: another tag or area, or the person's word."""
+    if form.same_name:
+        return
+    twin = session.exec(
+        select(Machine).where(
+            col(Machine.archived_at).is_(None),
+            sa.func.lower(Machine.name) == form.name.lower(),
+            sa.func.lower(Machine.tag) == form.tag.lower(),
+            sa.func.lower(Machine.area) == form.area.lower(),
+        )
+    ).first()
+    if twin is not None:
+        where = ", ".join(x for x in (twin.area, twin.tag) if x)
+        raise InputError(
+            "same_name",
+            form.name,
+            "there is a machine of that name" + (f" ({where})" if where else "") + " already",
+            "another name, tag or area; or say that this is another machine",
+        )
+
+
+def _source_key(s: EnergySourceView | EnergySourceIn) -> tuple[str, str, str]:
+    return (s.type, s.isolation_point, s.steps)
+
+
+def _differences(current: MachineView, form: MachineChange) -> list[Difference]:
+    """Where a form and the machine that is kept differ; isolation first, and both lists together unless a person says otherwise."""
+    out = []
+    mine, theirs = ([_source_key(s) for s in x.energy_sources] for x in (form, current))
+    if set(mine) != set(theirs):
+        ways = {"both": [*theirs, *(k for k in mine if k not in theirs)], "yours": mine, "theirs": theirs}
+        out.append(
+            Difference(
+                path="energy_sources",
+                label="Isolation",
+                choices=tuple(
+                    Choice(
+                        word=word,
+                        shown="; ".join(f"{kind}: {point}" for kind, point, _ in keys) or "none",
+                        value=[{"type": a, "isolation_point": b, "steps": c} for a, b, c in keys],
+                    )
+                    for word, keys in ways.items()
+                ),
+            )
+        )
+    for path, label in (
+        ("name", "Name"),
+        ("tag", "Tag"),
+        ("area", "Area"),
+        ("kind", "Kind"),
+        ("walk_order", "Place in the walk"),
+    ):
+        a, b = getattr(form, path), getattr(current, path)
+        if a != b:
+            out.append(difference(path, label, (str(a) or "nothing", a), (str(b) or "nothing", b)))
+    return out
+
+
 def add_machine(session: Session, form: MachineCreate) -> MachineView:
-    """Add a machine, once per operation."""
-    if (known := of_operation(session, Machine, form.op_id)) is not None:
-        return machine_view(session, known.id)
+    """Add a machine. Raises InputError where one of that name is there and nobody said that this is another."""
+    _refuse_twin(session, form)
     machine = Machine(
         id=form.id,
         op_id=form.op_id,
@@ -154,19 +235,18 @@ def change_machine(session: Session, ident: uuid.UUID, form: MachineChange) -> M
     """Change a machine; raises Stale with the current version when ``rev`` is not the present one."""
     machine = one(session, Machine, ident, lock=True)
     if machine.rev != form.rev:
-        raise Stale("machine", machine_view(session, ident).model_dump(mode="json"))
+        current = machine_view(session, ident)
+        raise Stale("machine", current.model_dump(mode="json"), _differences(current, form))
     machine.area, machine.walk_order, machine.name = form.area, form.walk_order, form.name
-    machine.tag, machine.kind, machine.rev = form.tag, form.kind, machine.rev + 1
+    machine.tag, machine.kind, machine.rev, machine.op_id = form.tag, form.kind, machine.rev + 1, form.op_id
     session.add(machine)
-    _set_sources(session, machine, form, "")
+    _set_sources(session, machine, form, form.created_by_name)
     session.flush()
     return machine_view(session, ident)
 
 
 def add_drive(session: Session, machine_id: uuid.UUID, form: DriveCreate) -> uuid.UUID:
-    """Add a drive to a machine, once per operation; returns its id."""
-    if (known := of_operation(session, Drive, form.op_id)) is not None:
-        return known.id
+    """Add a drive to a machine; returns its id."""
     one(session, Machine, machine_id)
     drive = Drive(
         id=form.id, op_id=form.op_id, created_by_name=form.created_by_name, machine_id=machine_id, name=form.name

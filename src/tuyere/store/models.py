@@ -3,6 +3,7 @@
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.duties import Duty, Shaft
 from tuyere.store.machines import Drive, EnergySource, Machine
+from tuyere.store.operations import Operation
 from tuyere.store.ratings import RatingItem
 from tuyere.store.stock import StockItem
 
@@ -16,6 +17,7 @@ __all__ = [
     "Loop",
     "Machine",
     "Member",
+    "Operation",
     "RouteStop",
     "Shaft",
     "RatingItem",

@@ -1,4 +1,4 @@
-"""Finding rows, known operations and stale versions: what every subject's saving shares."""
+"""Finding rows: what every subject's saving shares."""
 
 from __future__ import annotations
 
@@ -21,11 +21,6 @@ def one(session: Session, table: type[R], ident: uuid.UUID, lock: bool = False) 
     if row is None:
         raise NotThere(table.__name__.lower(), ident)
     return row
-
-
-def of_operation(session: Session, table: type[R], op_id: uuid.UUID) -> R | None:
-    """The row an operation made before, if this is a repeat."""
-    return session.exec(select(table).where(table.op_id == op_id)).first()
 
 
 def below(session: Session, table: type[R], column: str, ident: uuid.UUID) -> Sequence[R]:

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
+
+from tuyere.store.differences import Difference
 
 
 class NotThere(Exception):
@@ -14,11 +17,19 @@ class NotThere(Exception):
 
 
 class Stale(Exception):
-    """Somebody else saved first: holds their version, so that both can be shown."""
+    """Somebody else saved first: holds their version and where it differs, so that a person can take either or mix."""
 
-    def __init__(self, what: str, current: dict[str, Any]) -> None:
+    def __init__(self, what: str, current: dict[str, Any], differences: Sequence[Difference] = ()) -> None:
         super().__init__(f"the {what} was changed by somebody else meanwhile")
-        self.what, self.current = what, current
+        self.what, self.current, self.differences = what, current, tuple(differences)
+
+
+class Reused(Exception):
+    """An operation's id came again with other content."""
+
+    def __init__(self, op_id: object) -> None:
+        super().__init__("this save carries the name of an earlier one that said something else; nothing was stored")
+        self.op_id = op_id
 
 
 class Frozen(Exception):

@@ -6,6 +6,8 @@ import uuid
 from datetime import date, datetime
 from typing import Any
 
+from pydantic import Field
+
 from tuyere.calc.answer import Answer, Figure
 
 
@@ -46,11 +48,23 @@ class MachineList(Answer):
     """Machines in walking order."""
 
     machines: list[MachineView]
+    total: int = Field(description="how many there are in all; ``machines`` may hold a part of them")
     areas: list[str]
 
 
+class DutyEntries(Answer):
+    """The fields of a duty's form: texts that read back to the very value that is kept, empty where left open."""
+
+    power: str
+    driver_speed: str
+    driven_speed: str
+    tolerance: str
+    centre: str
+    centre_give: str
+
+
 class DutyView(Answer):
-    """A duty with its figures and with the input a search takes."""
+    """A duty with its figures, its fields as they were entered, and the service factor as a search takes it."""
 
     id: uuid.UUID
     rev: int
@@ -64,6 +78,15 @@ class DutyView(Answer):
     centre_give: Figure | None
     service_factor: dict[str, Any] | None
     surroundings: str
+    cube: bool = Field(description="a fan, blower or centrifugal pump: its power grows with the cube of its speed")
+    entries: DutyEntries
+
+
+class DutyThen(Answer):
+    """The duty a build was settled for, where another one holds now."""
+
+    power: Figure
+    driver_speed: Figure
 
 
 class BuildView(Answer):
@@ -82,9 +105,11 @@ class BuildView(Answer):
     created_by_name: str
     temporary: bool
     temporary_reason: str
+    temporary_ended: str = Field(description="why a temporary mark was taken off with this build")
     promised_date: date | None
     basis: str
     core_version: str
+    settled_for: DutyThen | None
     input: dict[str, Any]
 
 

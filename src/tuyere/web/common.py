@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from typing import Annotated, Any
 
-from flask import Response, current_app
+from flask import Response, current_app, request
 from pydantic import BaseModel, Field, StringConstraints
 from sqlmodel import Session
 
 from tuyere.calc.registry import Units
+from tuyere.store.forms import Operation
+from tuyere.store.operations import fingerprint, once
 
 
 @contextmanager
@@ -19,6 +21,14 @@ def session() -> Iterator[Session]:
     """A session whose work is committed when the block ends well."""
     with Session(current_app.config["ENGINE"]) as s, s.begin():
         yield s
+
+
+def saved(body: Operation, work: Callable[[Session], BaseModel]) -> Response:
+    """Save once per operation: a repeat gets the first answer, the same id with other content is refused."""
+    mark = fingerprint(request.method, request.path, request.get_json(silent=True))
+    with session() as s:
+        text = once(s, body.op_id, mark, lambda: work(s).model_dump_json())
+    return Response(text, 200, content_type="application/json")
 
 
 class ById(BaseModel):
@@ -34,7 +44,9 @@ class InUnitsQuery(BaseModel):
 
 
 class SearchQuery(BaseModel):
-    """Words to find."""
+    """Words to find, and where in the list to begin."""
+
+    start: Annotated[int, Field(ge=0, le=1_000_000)] = 0
 
     q: Annotated[str, StringConstraints(max_length=80, pattern=r"^[^\x00]*$")] = ""
 

@@ -11,9 +11,9 @@ from pydantic import ValidationError
 from sqlalchemy.exc import IntegrityError, OperationalError
 from werkzeug.exceptions import HTTPException
 
-from tuyere.calc.registry import echoed, problems_of
+from tuyere.calc.refusals import echoed, problems_of
 from tuyere.core.errors import InputError, NoSolution
-from tuyere.store.trouble import Frozen, NotThere, Stale
+from tuyere.store.trouble import Frozen, NotThere, Reused, Stale
 
 log = logging.getLogger(__name__)
 PROBLEM_SCHEMA: dict[str, Any] = {
@@ -38,6 +38,7 @@ PROBLEM_SCHEMA: dict[str, Any] = {
             },
         },
         "current": {"type": "object"},
+        "differences": {"type": "array", "items": {"type": "object"}},
         "yours": {},
     },
 }
@@ -91,10 +92,15 @@ def register(app: Flask) -> None:
             409,
             "stale",
             "Changed meanwhile",
-            f"{e}. Nothing was lost: both versions are here.",
+            f"{e}. Nothing was lost: both versions are here, field by field.",
             current=e.current,
+            differences=[d.as_json() for d in e.differences],
             yours=_yours(),
         )
+
+    @app.errorhandler(Reused)
+    def _reused(e: Reused) -> Response:
+        return problem(409, "operation-reused", "Sent under a used name", str(e), yours=_yours())
 
     @app.errorhandler(Frozen)
     def _frozen(e: Frozen) -> Response:

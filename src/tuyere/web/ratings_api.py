@@ -11,7 +11,7 @@ from tuyere.core.vbelt.bases.own_table import OwnRow
 from tuyere.exchange.rating_csv import read_ratings
 from tuyere.store.lists import current, replace
 from tuyere.store.ratings import RatingItem
-from tuyere.web.common import InUnitsQuery, answer, documented, session
+from tuyere.web.common import InUnitsQuery, answer, documented, saved, session
 from tuyere.web.list_text import ListText, WrongLineOut, refuse_wrong, wrong_out
 
 api = APIBlueprint("ratings", __name__, url_prefix="/api", abp_tags=[Tag(name="ratings")])
@@ -71,8 +71,7 @@ def keep_ratings(body: ListText) -> Response:
     refuse_wrong(read.wrong, body)
     items = [RatingItem(line=x.line, section=x.row.section, diameter_mm=x.row.diameter_mm, rpm=x.row.rpm, power_kw=x.row.power_kw,
                         created_by_name=body.created_by_name) for x in read.lines]  # fmt: skip
-    with session() as s:
-        return answer(_kept(list(replace(s, RatingItem, items)), body.units))
+    return saved(body, lambda s: _kept(list(replace(s, RatingItem, items)), body.units))
 
 
 @api.get("/ratings", summary="The own rating table", responses=documented(OwnRatingsOut))

@@ -10,7 +10,7 @@ from tuyere.calc.frame import Frame
 from tuyere.exchange.stock_csv import StockLine, StockList, read_stock
 from tuyere.store.lists import current, replace
 from tuyere.store.stock import StockItem
-from tuyere.web.common import InUnitsQuery, answer, documented, session
+from tuyere.web.common import InUnitsQuery, answer, documented, saved, session
 from tuyere.web.list_text import ListText, WrongLineOut, refuse_wrong, wrong_out
 
 api = APIBlueprint("stock", __name__, url_prefix="/api", abp_tags=[Tag(name="stock")])
@@ -76,8 +76,7 @@ def keep_stock(body: ListText) -> Response:
     refuse_wrong(read.wrong, body)
     items = [StockItem(line=x.line, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
                        diameter_kind=x.diameter_kind, quantity=x.count, created_by_name=body.created_by_name) for x in read.lines]  # fmt: skip
-    with session() as s:
-        return answer(Shelf(lines=[_line(_kept(x), body.units) for x in replace(s, StockItem, items)]))
+    return saved(body, lambda s: Shelf(lines=[_line(_kept(x), body.units) for x in replace(s, StockItem, items)]))
 
 
 @api.get("/stock", summary="The shelf", responses=documented(Shelf))

@@ -14,6 +14,7 @@ from tuyere.calc.entry import Entered
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Input
+from tuyere.calc.wanted import WantedIn
 from tuyere.core.geometry.elevation import Elevation
 from tuyere.core.tables import Table, table
 
@@ -59,23 +60,38 @@ class Parts:
     clockwise: bool
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class DutyPart:
-    """What a build's input says of its duty."""
+    """What a build's input says of its duty; ``wanted`` is the driven speed it is held against, if one was said."""
 
     power: Entered
     driver_speed: Entered
     service: ServiceFactorIn | None
     driven_rpm: float
+    wanted: WantedIn | None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class StoredDuty:
-    """A duty as the store has it: kW, rpm, and the service factor as the calculations take it."""
+    """A duty as the store has it: kW, rpm, percent, and the service factor as the calculations take it."""
 
     power_kw: float
     driver_rpm: float
-    service: dict[str, Any] | None
+    service: dict[str, Any] | None = None
+    wanted_rpm: float | None = None
+    tolerance_percent: float | None = None
+
+    @property
+    def common(self) -> dict[str, Any]:
+        """What every family's input takes from a duty under the same names; nothing that was not said."""
+        out: dict[str, Any] = {"power": self.power_kw}
+        if self.service is not None:
+            out["service_factor"] = self.service
+        if self.wanted_rpm is not None:
+            out["wanted"] = {"speed": self.wanted_rpm}
+            if self.tolerance_percent is not None:
+                out["wanted"]["tolerance"] = self.tolerance_percent
+        return out
 
 
 @dataclass(frozen=True)
@@ -158,6 +174,10 @@ class Family(ABC, Generic[In]):
     @abstractmethod
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
         """The best drives of this family for a duty."""
+
+    def check_found(self, given: In) -> None:
+        """Refuse what would be filled in on a record of what is there. Raises InputError beside the field."""
+        return
 
     def what(self, designation: str, strands: int) -> str:
         """What is on the drive, in one line of a list."""

@@ -9,15 +9,34 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from tuyere.core.flat.drive import RIM_LIMIT_FPM, WIDE_IN, pulley_correction, velocity_correction
-from tuyere.core.flat.formulas import allowed_tight, belt_weight, hoop_tension, net_pull_pounds, slip_power
+from tuyere.core.flat.drive import MARGIN, RIM_LIMIT_FPM, WIDE_IN, pulley_correction, velocity_correction
+from tuyere.core.flat.formulas import (
+    allowed_tight,
+    belt_weight,
+    hoop_tension,
+    initial_tension,
+    net_pull_pounds,
+    pounds_to_newtons,
+    slack_tension,
+    slip_power,
+    tight_needed,
+    tight_to_set,
+)
 from tuyere.core.flat.tables import Material, materials
 from tuyere.core.geometry.formulas import open_small_arc
 from tuyere.core.speeds.formulas import belt_speed, driven_speed
 from tuyere.core.steps import quiet
 from tuyere.core.tables import table
-from tuyere.core.tension.formulas import design_horsepower, hub_load_running, speed_in_feet
-from tuyere.core.units import MM_PER_IN, N_PER_LBF
+from tuyere.core.tension.formulas import (
+    design_horsepower,
+    hub_load_running,
+    hub_load_standing,
+    net_pull,
+    slack_strand,
+    speed_in_feet,
+    tight_strand,
+)
+from tuyere.core.units import MM_PER_IN
 
 Array = NDArray[np.float64]
 LIMITS = ("speed", "size", "least pulley", "centre distance", "belt speed", "power", "width")
@@ -30,6 +49,7 @@ class Wanted:
     """The duty of a search. kW, rpm, mm; tolerance in percent."""
 
     design_kw: float
+    power_kw: float
     driver_rpm: float
     driven_rpm: float
     tolerance_percent: float
@@ -72,12 +92,24 @@ def _pairs() -> tuple[Array, Array]:
 def evaluate(of: Material, d_1: Array, d_2: Array, w: Wanted) -> dict[str, Any]:
     """Figures of pulley pairs with a belt of one material, by the formulas of the single drive; per inch of width."""
     small = np.minimum(d_1, d_2)
-    feet = speed_in_feet(belt_speed(d_1, w.driver_rpm))
+    speed = belt_speed(d_1, w.driver_rpm)
+    feet = speed_in_feet(speed)
     arc = open_small_arc(w.centre_mm, small, np.maximum(d_1, d_2))
     tight = allowed_tight(1.0, of.allowed_lbf_in, pulley_correction(of, small), velocity_correction(of, feet))
     hoop = hoop_tension(belt_weight(of.weight_lbf_in3, 1.0, of.thickness_in), feet)
     horsepower = slip_power(tight, hoop, of.friction, arc, feet)
-    return {"feet": feet, "arc": arc, "tight": tight, "hoop": hoop, "hp_in": horsepower}
+    return {"speed": speed, "feet": feet, "arc": arc, "tight": tight, "hoop": hoop, "hp_in": horsepower}
+
+
+def _shaft_load(of: Material, w: Wanted, tight: Array, hoop: Array, pull: Array, r: dict[str, Any]) -> Array:
+    """Shaft load in N, standing or running, by the formulas of the single drive."""
+    set_for = tight_to_set(tight_needed(pull, hoop, of.friction, r["arc"]), hoop, MARGIN, tight)
+    t_c = pounds_to_newtons(hoop)
+    mean = pounds_to_newtons(initial_tension(set_for, slack_tension(set_for, pull), hoop)) + t_c
+    duty_pull = net_pull(w.power_kw, r["speed"], 1.0)
+    running = hub_load_running(1.0, tight_strand(mean, duty_pull), slack_strand(mean, duty_pull), t_c, r["arc"])
+    greater: Array = np.maximum(hub_load_standing(1.0, mean, r["arc"]), running)
+    return greater
 
 
 def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
@@ -115,7 +147,7 @@ def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
             if ok.any():
                 pull = net_pull_pounds(design_hp, r["feet"])
                 tight, hoop = r["tight"] * wide, r["hoop"] * wide
-                hub = hub_load_running(1.0, tight * N_PER_LBF, (tight - pull) * N_PER_LBF, hoop * N_PER_LBF, r["arc"])
+                hub = _shaft_load(of, w, tight, hoop, pull, r)
                 one = {
                     "d_1": a,
                     "d_2": b,

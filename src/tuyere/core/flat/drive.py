@@ -18,20 +18,35 @@ from tuyere.core.flat.formulas import (
     slack_tension,
     slip_power,
     slip_power_kw,
+    tight_needed,
+    tight_to_set,
 )
 from tuyere.core.flat.tables import Material
 from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
 from tuyere.core.geometry.two_pulleys import TwoPulleys, work_two_pulleys
 from tuyere.core.notices import notice
+from tuyere.core.sources import Source
 from tuyere.core.speeds.formulas import belt_speed, driven_speed
 from tuyere.core.steps import Num, looked_up, mark, quiet
 from tuyere.core.tables import axis, table
-from tuyere.core.tension.formulas import design_horsepower, hub_load_running, hub_load_standing, speed_in_feet
-from tuyere.core.units import KG_PER_LB, MM_PER_IN
+from tuyere.core.tension.formulas import (
+    design_horsepower,
+    hub_load_running,
+    hub_load_standing,
+    net_pull,
+    slack_strand,
+    speed_in_feet,
+    tight_strand,
+)
+from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
+from tuyere.core.units import KG_PER_LB, M_PER_FT, MM_PER_IN
 
 RIM_LIMIT_FPM = 6000.0
 WIDE_IN = 8.0
 CREEP_PERCENT = (1.0, 2.0)
+# A belt set just at its slip limit slips as soon as it has stretched: a quarter more is set.
+MARGIN = 1.25
+MARGIN_SOURCE = Source("set tension a quarter over the slip limit", origin="common practice", confidence="medium")
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,9 +67,23 @@ class FlatGiven:
     clockwise: bool = True
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Strands:
+    """Both strands at design power, the initial tension they ask for (lbf, whole belt), and the friction they use."""
+
+    tight_lbf: float
+    slack_lbf: float
+    initial_lbf: float
+    friction_used: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class FlatDrive:
-    """A worked flat belt drive. kW, rpm, m/s, mm, N, degrees; tensions for the whole belt."""
+    """A worked flat belt drive. kW, rpm, m/s, mm, N, degrees; tensions for the whole belt.
+
+    ``initial_n`` is what the duty needs; ``full`` is the textbook's, with the tight strand used to all it stands.
+    ``tight_n`` and ``slack_n`` run at the duty's own power.
+    """
 
     design_kw: float
     driven_rpm: float
@@ -66,8 +95,10 @@ class FlatDrive:
     slack_n: float
     initial_n: float
     centrifugal_n: float
+    full: Strands
     hub_standing_n: float
     hub_running_n: float
+    shaft_load: ShaftLoad
     friction_used: float
     friction_there: float
     capacity_kw: float
@@ -107,13 +138,20 @@ def _checked_pulley(of: Material, small_mm: float, width_mm: float) -> None:
             "driver_diameter",
             small_mm,
             f"too small for {of.name}",
-            f"{least:g} in ({least * MM_PER_IN:.0f} mm) or more",
+            "{least} or more",
+            least=(least * MM_PER_IN, "length"),
         )
 
 
 def _advise(given: FlatGiven, centre_mm: float, feet: float) -> None:
     if given.crossed and feet > 3000:
-        notice("caution", "crossed-fast", "A crossed belt rubs on itself: not over 3000 ft/min.", "input.driver_speed")
+        notice(
+            "caution",
+            "crossed-fast",
+            "A crossed belt rubs on itself: not over {most}.",
+            "input.driver_speed",
+            most=(15.24, "belt_speed"),
+        )
     if given.crossed and centre_mm < 20 * given.width_mm:
         notice("caution", "crossed-short", "A crossed belt wants centres of 20 times its width or more: {least} here.",
                "input.centre_distance", least=(20 * given.width_mm, "length"))  # fmt: skip
@@ -137,8 +175,16 @@ def _advise(given: FlatGiven, centre_mm: float, feet: float) -> None:
         )
 
 
+def _strands(tight: float, slack: float, hoop: float, arc_deg: float, prefix: str) -> Strands:
+    initial = initial_tension(tight, slack, hoop)
+    used = mark(f"{prefix}friction_used", developed_friction(tight, slack, hoop, arc_deg))
+    return Strands(
+        tight_lbf=float(tight), slack_lbf=float(slack), initial_lbf=float(initial), friction_used=float(used)
+    )
+
+
 def work_flat_drive(given: FlatGiven) -> FlatDrive:
-    """A flat belt by the textbook's method: tight strand fully used, slack what the power leaves.
+    """A flat belt by the textbook's method, set for what the duty needs with a margin, never over what it stands.
 
     Raises InputError for a pulley under the material's least or outside the tables, NoSolution where
     the belt's own mass takes its whole tension. Source: Shigley, flat belts.
@@ -155,8 +201,8 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
     shape = work_two_pulleys(given.driver_mm, given.driven_mm, given.centre_mm, given.length_mm, given.crossed)
     feet = speed_in_feet(speed)
     if feet > RIM_LIMIT_FPM:
-        raise InputError("driver_speed", given.driver_rpm, f"belt speed {feet:.0f} ft/min is over what plain cast-iron pulleys stand",
-                         f"{RIM_LIMIT_FPM:.0f} ft/min at most")  # fmt: skip
+        raise InputError("driver_speed", given.driver_rpm, "belt speed {speed} is over what plain cast-iron pulleys stand", "{most} at most",
+                         speed=(float(speed), "belt_speed"), most=(RIM_LIMIT_FPM * M_PER_FT / 60, "belt_speed"))  # fmt: skip
     c_p, c_v = pulley_correction(of, small), velocity_correction(of, feet)
     width = given.width_mm / MM_PER_IN
     weight = belt_weight(of.weight_lbf_in3, width, of.thickness_in)
@@ -177,28 +223,52 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
                there=(float(capacity), "power"), wanted=(float(design), "power"), width=(needed, "length"))  # fmt: skip
         if slack <= hoop:
             raise NoSolution("the belt is far too narrow for this power: the slack strand would be pushed", "width",
-                             f"about {needed / MM_PER_IN:.1f} in or more")  # fmt: skip
-    initial = initial_tension(tight, slack, hoop)
-    used = mark("friction_used", developed_friction(tight, slack, hoop, shape.small_arc_deg))
-    dip = dip_inches(shape.span_mm / MM_PER_IN / 12, weight, initial)
+                             "about {needed} or more", needed=(needed, "length"))  # fmt: skip
     _advise(given, shape.centre_mm, float(feet))
+    full = _strands(tight, slack, hoop, shape.small_arc_deg, "full_")
+    # The duty may need less than the belt stands: bearings are spared what does not carry.
+    grips = tight_needed(pull, hoop, of.friction, shape.small_arc_deg)
+    margin = looked_up("k_fl", MARGIN, "", MARGIN_SOURCE)
+    set_for = tight_to_set(grips, hoop, margin, tight)
+    own = _strands(set_for, slack_tension(set_for, pull), hoop, shape.small_arc_deg, "")
+    dip = dip_inches(shape.span_mm / MM_PER_IN / 12, weight, own.initial_lbf)
 
     def newtons(name: str, pounds: float) -> float:
         return float(mark(name, pounds_to_newtons(pounds)))
 
-    t_1, t_2, t_i, t_c = (
-        newtons("tight", tight),
-        newtons("slack", slack),
-        newtons("initial", initial),
-        newtons("centrifugal", hoop),
-    )
-    # On fixed centres the centrifugal part is there at rest too.
-    standing = mark("hub_standing", hub_load_standing(1.0, t_i + t_c, shape.small_arc_deg))
+    t_i, t_c = newtons("initial", own.initial_lbf), newtons("centrifugal", hoop)
+    newtons("initial_greatest", full.initial_lbf)
+    # On fixed centres the centrifugal part is there at rest too; the duty's own pull is shared about it.
+    mean = t_i + t_c
+    duty_pull = mark("duty_pull", net_pull(given.power_kw, speed, 1.0))
+    t_1, t_2 = mark("tight", tight_strand(mean, duty_pull)), mark("slack", slack_strand(mean, duty_pull))
+    standing = mark("hub_standing", hub_load_standing(1.0, mean, shape.small_arc_deg))
     running = mark("hub_running", hub_load_running(1.0, t_1, t_2, t_c, shape.small_arc_deg))
     with quiet():
         drawing = two_wheel_elevation(
             "flat", "flat", (1, 1), of.thickness_in * MM_PER_IN, shape.centre_mm, given.driver_mm, given.driver_mm,
             given.driven_mm, given.driven_mm, given.angle_deg, given.clockwise, given.crossed)  # fmt: skip
     mass = float(weight) * KG_PER_LB * shape.length_mm / MM_PER_IN / 12
-    return FlatDrive(float(design), float(driven), float(slipped), float(speed), shape, drawing, t_1, t_2, t_i, t_c, float(standing),
-                     float(running), float(used), of.friction, float(capacity), spare, float(dip) * MM_PER_IN, needed, mass)  # fmt: skip
+    return FlatDrive(
+        design_kw=float(design),
+        driven_rpm=float(driven),
+        driven_rpm_low=float(slipped),
+        speed_m_s=float(speed),
+        pulleys=shape,
+        elevation=drawing,
+        tight_n=float(t_1),
+        slack_n=float(t_2),
+        initial_n=t_i,
+        centrifugal_n=t_c,
+        full=full,
+        hub_standing_n=float(standing),
+        hub_running_n=float(running),
+        shaft_load=shaft_load(standing_new_n=float(standing), running_n=float(running)),
+        friction_used=own.friction_used,
+        friction_there=of.friction,
+        capacity_kw=float(capacity),
+        spare_percent=spare,
+        dip_mm=float(dip) * MM_PER_IN,
+        width_needed_mm=needed,
+        mass_kg=mass,
+    )

@@ -1,6 +1,6 @@
 """Flat belts by the textbook's method: inches, pounds, feet per minute; round and link belts."""
 
-from numpy import exp, floor, log, radians
+from numpy import exp, floor, log, maximum, minimum, radians
 
 from tuyere.core.sources import EXACT_UNITS, PRACTICE, STATICS, TEXTBOOK
 from tuyere.core.steps import Num, formula
@@ -35,6 +35,18 @@ def net_pull_pounds(H_d: Num, V: Num) -> Num:
 def slack_tension(F_1a: Num, dF: Num) -> Num:
     """What is left in the slack strand."""
     return F_1a - dF
+
+
+@formula("F_1n", STATICS)
+def tight_needed(dF: Num, F_cb: Num, mu: Num, theta: Num) -> Num:
+    """Tight strand that just carries the pull before the belt slips."""
+    return F_cb + dF / (1 - 1 / exp(mu * radians(theta)))
+
+
+@formula("F_1s", PRACTICE)
+def tight_to_set(F_1n: Num, F_cb: Num, k_fl: Num, F_1a: Num) -> Num:
+    """A margin over the slip limit at design power, never over what the belt stands."""
+    return minimum(F_cb + k_fl * (F_1n - F_cb), maximum(F_1a, F_1n))
 
 
 @formula("F_i", TEXTBOOK)

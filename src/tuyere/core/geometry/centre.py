@@ -34,7 +34,8 @@ def centre_of_length(L: float, d: float, D: float, crossed: bool = False, field:
                 field,
                 L,
                 "the belt is too short: the pulleys would overlap",
-                f"longer than {least / 25.4:.1f} in ({least:.0f} mm)",
+                "longer than {least}",
+                least=(float(least), "length"),
             )
         root = np.nan if crossed else float(centres_of_lengths(L, d, D))
         if not (low <= root <= L and abs(float(length(root, d, D)) - L) <= 1e-7):

@@ -18,7 +18,6 @@ from tuyere.core.geometry.formulas import (
 )
 from tuyere.core.notices import notice
 from tuyere.core.steps import mark, solved
-from tuyere.core.units import MM_PER_IN
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +52,8 @@ def work_two_pulleys(
                 "centre_distance",
                 centre_mm,
                 "the pulleys would overlap",
-                f"over {least / MM_PER_IN:.2f} in ({least:.1f} mm)",
+                "over {least}",
+                least=(float(least), "length"),
             )
         centre = centre_mm
         length = float(mark("belt_length", length_of(centre, d, D)))

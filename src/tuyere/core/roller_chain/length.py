@@ -49,7 +49,7 @@ def work_length(of: Chain, z_1: int, z_2: int, centre_mm: float | None, pitches:
     if centre_mm is not None:
         if centre_mm <= tips:
             raise InputError(
-                "centre_distance", centre_mm, "the sprockets would touch", f"over {tips / 25.4:.2f} in ({tips:.0f} mm)"
+                "centre_distance", centre_mm, "the sprockets would touch", "over {tips}", tips=(tips, "length")
             )
         exact = float(mark("exact_pitches", chain_pitches(centre_mm, p, small, large)))
         count = int(2 * round_up(exact / 2))

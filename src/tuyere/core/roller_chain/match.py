@@ -37,7 +37,8 @@ def work_match(
                 field,
                 length,
                 f"not {pitches} pitches of this chain",
-                f"{nominal / 25.4:.2f} in ({nominal:.1f} mm) new, to 12 % more",
+                "{nominal} new, to 12 % more",
+                nominal=(nominal, "length"),
             )
     drive = float(mark("drive_growth", elongation_centres(drive_mm, float(pitches), pitch_mm)))
     driven = float(mark("driven_growth", elongation_centres(driven_mm, float(pitches), pitch_mm)))

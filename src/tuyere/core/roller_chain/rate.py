@@ -45,6 +45,7 @@ from tuyere.core.roller_chain.tables import (
 from tuyere.core.sources import Source
 from tuyere.core.steps import looked_up, mark
 from tuyere.core.tables import table
+from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.units import KW_PER_HP
 
 GOVERNING = ("link plates", "roller and bushing impact", "galling of the pins")
@@ -64,8 +65,17 @@ class ChainRating:
     method: str = "asme"
 
 
-def rate_chain(of: Chain, strands: int, small_teeth: int, small_rpm: float, pitches: float, life_h: float,
-               lubrication: str, offset_link: bool, method: str = "own") -> ChainRating:  # fmt: skip
+def rate_chain(
+    of: Chain,
+    strands: int,
+    small_teeth: int,
+    small_rpm: float,
+    pitches: float,
+    life_h: float,
+    lubrication: str,
+    offset_link: bool,
+    method: str = "own",
+) -> ChainRating:
     """Power of a chain by ``method`` "asme" or "iso10823"; "own" takes that of its designation.
 
     Raises NoSolution where galling forbids the speed altogether, InputError where the method does not
@@ -81,8 +91,11 @@ def rate_chain(of: Chain, strands: int, small_teeth: int, small_rpm: float, pitc
     impact = mark("impact", impact_power(of.K_r, small_teeth, small_rpm, of.pitch_in, pitches, life_h))
     gall = mark("galling", galling_power(small_teeth, small_rpm, of.pitch_in))
     if gall <= 0:
-        raise NoSolution("at this speed pins and bushings would gall: no lubrication helps", "driver.speed",
-                         "a smaller pitch, fewer teeth or a lower speed")  # fmt: skip
+        raise NoSolution(
+            "at this speed pins and bushings would gall: no lubrication helps",
+            "driver.speed",
+            "a smaller pitch, fewer teeth or a lower speed",
+        )
     one = strand_power(plate, impact, gall)
     k_str = strand_factor(strands, of)
     share, words = lubrication_share(lubrication)
@@ -140,8 +153,11 @@ def rate_by_iso(
     k_ps = looked_up("K_ps", next(r[2] for r in t.rows if r[0] < size.pitch_mm <= r[1] + 1e-9), t.id, t.source_of())
     gall = mark("galling", iso_galling_power(small_teeth, small_rpm, size.pitch_mm, k_ps))
     if gall <= 0:
-        raise NoSolution("at this speed pins and bushings would gall: no lubrication helps", "driver.speed",
-                         "a smaller pitch, fewer teeth or a lower speed")  # fmt: skip
+        raise NoSolution(
+            "at this speed pins and bushings would gall: no lubrication helps",
+            "driver.speed",
+            "a smaller pitch, fewer teeth or a lower speed",
+        )
     k_str = strand_factor(strands, size)
     share, words = lubrication_share(lubrication)
     k_off = looked_up("K_off", OFFSET_SHARE if offset_link else 1.0, "", OFFSET)
@@ -205,6 +221,7 @@ class Drive:
     greatest_n: float
     safety: float
     shaft_n: float
+    shaft_load: ShaftLoad
     mass_kg: float
     lubrication: str
     oil: str | None
@@ -241,11 +258,18 @@ def rate(given: Given) -> Drive:
     greatest = mark("greatest", greatest_pull(pull, given.service_factor, centrifugal, hang))
     safety = mark("safety", static_safety(of.tensile_n * given.strands, greatest))
     shaft = mark("shaft", shaft_pull(pull, given.service_factor, hang))
+    # What bearing and shaft carry is the duty's pull; the figure with the service factor is the strength check above.
+    running = mark("shaft_running", shaft_pull(pull, 1.0, hang))
     if spare < 0:
-        notice("danger" if rating.power_kw < given.power_kw else "caution", "chain-short",
-               "Carries {carried}, needs {wanted} with the service factor; " + rating.governing + " govern.", "input.strands",
-               "More strands, more teeth, or another pitch.",
-               carried=(rating.power_kw, "power"), wanted=(float(design), "power"))  # fmt: skip
+        notice(
+            "danger" if rating.power_kw < given.power_kw else "caution",
+            "chain-short",
+            "Carries {carried}, needs {wanted} with the service factor; " + rating.governing + " govern.",
+            "input.strands",
+            "More strands, more teeth, or another pitch.",
+            carried=(rating.power_kw, "power"),
+            wanted=(float(design), "power"),
+        )
     if safety < 5:
         notice(
             "danger" if safety < 4 else "caution",
@@ -268,6 +292,24 @@ def rate(given: Given) -> Drive:
             "Outside -7 to 60 °C the oil table says nothing: ask the oil supplier.",
             "input.temperature",
         )
-    return Drive(float(design), float(driven), float(speed), length, rating, spare, float(pulse), float(pull), float(centrifugal),
-                 float(sag), float(hand), float(hang), float(greatest), float(safety), float(shaft), mass * length.pitches * of.pitch_mm / 1000,
-                 lubrication_type(of, float(speed)), oil)  # fmt: skip
+    return Drive(
+        float(design),
+        float(driven),
+        float(speed),
+        length,
+        rating,
+        spare,
+        float(pulse),
+        float(pull),
+        float(centrifugal),
+        float(sag),
+        float(hand),
+        float(hang),
+        float(greatest),
+        float(safety),
+        float(shaft),
+        shaft_load(standing_new_n=2 * float(hang), running_n=float(running)),
+        mass * length.pitches * of.pitch_mm / 1000,
+        lubrication_type(of, float(speed)),
+        oil,
+    )

@@ -48,8 +48,9 @@ def judge_wear(of: Chain, pitches: int, measured_mm: float, over_rollers: bool, 
                          "4 to 400; 12 in or more of chain")  # fmt: skip
     nominal = pitches * of.pitch_mm + (of.roller_mm if over_rollers else 0.0)
     if not 0.98 * nominal < measured_mm < 1.12 * nominal:
-        raise InputError("measured", measured_mm, f"{pitches} pitches of chain {of.name} are {nominal / 25.4:.2f} in ({nominal:.1f} mm) new; "
-                         "count the pitches and the size again", f"{0.98 * nominal / 25.4:.2f} to {1.12 * nominal / 25.4:.2f} in")  # fmt: skip
+        raise InputError("measured", measured_mm, f"{pitches} pitches of chain {of.name} are {{nominal}} new; "
+                         "count the pitches and the size again", "{low} to {high}", nominal=(nominal, "length"),
+                         low=(0.98 * nominal, "length"), high=(1.12 * nominal, "length"))  # fmt: skip
     if over_rollers:
         stretch = elongation_outside(measured_mm, of.roller_mm, float(pitches), of.pitch_mm)
     else:
@@ -119,7 +120,8 @@ def judge_slack(span_mm: float, hand_mm: float | None, sag_mm: float | None, ste
             field,
             given,
             "more than a fifth of the span: a link or two too long",
-            f"up to {0.2 * span_mm / 25.4:.2f} in",
+            "up to {most}",
+            most=(0.2 * span_mm, "length"),
         )
     if hand_mm is not None:
         excess = float(mark("excess", excess_of_hand(hand_mm, span_mm)))

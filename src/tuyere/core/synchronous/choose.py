@@ -28,7 +28,7 @@ from tuyere.core.synchronous.formulas import (
 )
 from tuyere.core.synchronous.tables import Profile, profiles
 from tuyere.core.tables import axis, table
-from tuyere.core.tension.formulas import hub_load_standing
+from tuyere.core.tension.formulas import hub_load_running, hub_load_standing, net_pull, slack_strand, tight_strand
 
 Array = NDArray[np.float64]
 LIMITS = ("speed", "least teeth", "centre distance", "belt speed", "mesh", "width", "power", "size")
@@ -163,10 +163,19 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
     design = w.power_kw * (w.load_factor + add)
     centrifugal = belt_centrifugal(mass_at_width(c["m_0"], c["b_s"], c["b_0"]), speed)
     static = sync_static_tension(effective_pull(design, speed), STRAND_RATIO, centrifugal)
+    pull = net_pull(w.power_kw, speed, 1.0)
     return {
-        "error": 100 * (driven / w.driven_rpm - 1), "driven": driven, "speed": speed, "power": power, "design": design,
-        "hub": hub_load_standing(1.0, static, c["wrap"]), "largest": np.maximum(c["z_1"], c["z_2"]) * c["p_b"] / pi - 2 * c["a_b"],
-    }  # fmt: skip
+        "error": 100 * (driven / w.driven_rpm - 1),
+        "driven": driven,
+        "speed": speed,
+        "power": power,
+        "design": design,
+        "hub": np.maximum(
+            hub_load_standing(1.0, static, c["wrap"]),
+            hub_load_running(1.0, tight_strand(static, pull), slack_strand(static, pull), centrifugal, c["wrap"]),
+        ),
+        "largest": np.maximum(c["z_1"], c["z_2"]) * c["p_b"] / pi - 2 * c["a_b"],
+    }
 
 
 def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
@@ -188,16 +197,18 @@ def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
             c = {n: col[rows] for n, col in grid.items()}
             r = evaluate(c, w)
             small = np.minimum(c["z_1"], c["z_2"])
-            failed = np.stack([
-                np.zeros(len(rows), dtype=bool),
-                small < _least_teeth(kinds, c["kind"], np.maximum(w.driver_rpm, r["driven"])),
-                ~((c["centre"] >= w.centre_low_mm) & (c["centre"] <= w.centre_high_mm)),
-                r["speed"] > np.minimum(c["fastest"], 33.0),
-                c["mesh"] < FEWEST_IN_MESH,
-                (c["b_s"] > w.widest_mm) | (c["b_s"] > small * c["p_b"] / pi),
-                ~(r["power"] >= r["design"]),
-                r["largest"] > w.largest_mm,
-            ])  # fmt: skip
+            failed = np.stack(
+                [
+                    np.zeros(len(rows), dtype=bool),
+                    small < _least_teeth(kinds, c["kind"], np.maximum(w.driver_rpm, r["driven"])),
+                    ~((c["centre"] >= w.centre_low_mm) & (c["centre"] <= w.centre_high_mm)),
+                    r["speed"] > np.minimum(c["fastest"], 33.0),
+                    c["mesh"] < FEWEST_IN_MESH,
+                    (c["b_s"] > w.widest_mm) | (c["b_s"] > small * c["p_b"] / pi),
+                    ~(r["power"] >= r["design"]),
+                    r["largest"] > w.largest_mm,
+                ]
+            )
             ok = ~failed.any(axis=0)
             counts += np.bincount(np.argmax(failed, axis=0)[~ok], minlength=len(LIMITS))
             if ok.any():
@@ -208,13 +219,25 @@ def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
     rows = np.concatenate([k[0] for k in kept])
     r = {n: np.concatenate([k[1][n] for k in kept]) for n in kept[0][1]}
     width = grid["b_s"][rows]
-    cost = (r["hub"] / r["hub"].min() + r["largest"] / r["largest"].min() + width / width.min()
-            + 1 + np.abs(r["error"]) / max(w.tolerance_percent, 0.01))  # fmt: skip
+    cost = (
+        r["hub"] / r["hub"].min()
+        + r["largest"] / r["largest"].min()
+        + width / width.min()
+        + 1
+        + np.abs(r["error"]) / max(w.tolerance_percent, 0.01)
+    )
     return Choice(total, len(rows), tuple(_best(kinds, grid, rows, r, cost, keep, each_profile)), rejected)
 
 
-def _best(kinds: tuple[Profile, ...], grid: dict[str, Array], rows: NDArray[np.int64], r: dict[str, Any], cost: Array, keep: int,
-          each_profile: int) -> list[Candidate]:  # fmt: skip
+def _best(
+    kinds: tuple[Profile, ...],
+    grid: dict[str, Array],
+    rows: NDArray[np.int64],
+    r: dict[str, Any],
+    cost: Array,
+    keep: int,
+    each_profile: int,
+) -> list[Candidate]:
     """The first few in order; a pair of pulleys is shown once, a profile not more often than ``each_profile``."""
     best: list[Candidate] = []
     pairs: set[tuple[str, int, int]] = set()
@@ -227,8 +250,19 @@ def _best(kinds: tuple[Profile, ...], grid: dict[str, Array], rows: NDArray[np.i
             continue
         pairs.add(pair)
         per[of.name] = per.get(of.name, 0) + 1
-        best.append(Candidate(of, float(grid["b_s"][row]), pair[1], pair[2], int(grid["z_b"][row]), float(grid["centre"][row]),
-                              float(r["error"][k]), float(r["hub"][k]), float(cost[k])))  # fmt: skip
+        best.append(
+            Candidate(
+                of,
+                float(grid["b_s"][row]),
+                pair[1],
+                pair[2],
+                int(grid["z_b"][row]),
+                float(grid["centre"][row]),
+                float(r["error"][k]),
+                float(r["hub"][k]),
+                float(cost[k]),
+            )
+        )
         if len(best) == keep:
             break
     return best

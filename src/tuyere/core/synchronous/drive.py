@@ -34,6 +34,7 @@ from tuyere.core.tension.formulas import (
     span_frequency,
     tight_strand,
 )
+from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 
 STRAND_RATIO = 8.0
 RATIO_SOURCE = Source("RMA IP-24 practice", confidence="medium")
@@ -86,6 +87,7 @@ class SyncDrive:
     frequency_hz: float | None
     hub_standing_n: float
     hub_running_n: float
+    shaft_load: ShaftLoad
     face_mm: float | None
     room: tuple[float, float] | None
 
@@ -101,12 +103,23 @@ def _mass_at_base(given: SyncGiven) -> tuple[float, float]:
 
 def _advise(given: SyncGiven, speed: float, spare: float, rating: SyncRating, design: float) -> None:
     if spare < 0:
-        notice("danger" if rating.power_kw < given.power_kw else "caution", "sync-short",
-               "Carries {carried}, needs {wanted} with the load factor.", "input.width", "A wider belt, larger pulleys or a larger pitch.",
-               carried=(rating.power_kw, "power"), wanted=(design, "power"))  # fmt: skip
+        notice(
+            "danger" if rating.power_kw < given.power_kw else "caution",
+            "sync-short",
+            "Carries {carried}, needs {wanted} with the load factor.",
+            "input.width",
+            "A wider belt, larger pulleys or a larger pitch.",
+            carried=(rating.power_kw, "power"),
+            wanted=(design, "power"),
+        )
     if speed > STOCK_RIM_M_S:
-        notice("caution", "rim", "Over {limit} stock cast-iron pulleys are not made for it: balanced, special ones are needed.",
-               "input.speed", limit=(STOCK_RIM_M_S, "belt_speed"))  # fmt: skip
+        notice(
+            "caution",
+            "rim",
+            "Over {limit} stock cast-iron pulleys are not made for it: balanced, special ones are needed.",
+            "input.speed",
+            limit=(STOCK_RIM_M_S, "belt_speed"),
+        )
     if given.upright:
         notice(
             "caution",
@@ -116,8 +129,13 @@ def _advise(given: SyncGiven, speed: float, spare: float, rating: SyncRating, de
         )
     if given.idler.startswith("outside"):
         least = 1.3 * min(given.z_1, given.z_2) * given.profile.pitch_mm / pi
-        notice("info", "idler", "An outside idler is flat, uncrowned and {least} in diameter or more, on the slack side.", "input.idler",
-               least=(least, "length"))  # fmt: skip
+        notice(
+            "info",
+            "idler",
+            "An outside idler is flat, uncrowned and {least} in diameter or more, on the slack side.",
+            "input.idler",
+            least=(least, "length"),
+        )
 
 
 def work_sync_drive(given: SyncGiven) -> SyncDrive:
@@ -136,8 +154,15 @@ def work_sync_drive(given: SyncGiven) -> SyncDrive:
     d_2, o_2 = pulley(of, given.z_2, "driven")
     driven = mark("driven_speed", driven_speed(given.driver_rpm, d_1, d_2, 0.0))
     small = min(given.z_1, given.z_2)
-    rating = rate_sync(of, given.width_mm, small, max(given.driver_rpm, float(driven)), length.mesh, given.own_tension_n,
-                       given.own_mass_kg_m)  # fmt: skip
+    rating = rate_sync(
+        of,
+        given.width_mm,
+        small,
+        max(given.driver_rpm, float(driven)),
+        length.mesh,
+        given.own_tension_n,
+        given.own_mass_kg_m,
+    )
     speed = rating.speed_m_s
     spare = 100 * (rating.power_kw / float(design) - 1)
     m_0, base = _mass_at_base(given)
@@ -157,7 +182,27 @@ def work_sync_drive(given: SyncGiven) -> SyncDrive:
     running = mark("hub_running", hub_load_running(1.0, tight, slack, centrifugal, length.wrap_deg))
     _advise(given, speed, spare, rating, float(design))
     return SyncDrive(
-        float(factor), float(design), float(driven), d_1, o_1, d_2, o_2, length, rating, spare, float(mass), float(static),
-        float(tight), float(slack), float(margin), depth, float(force), None if frequency is None else float(frequency),
-        float(standing), float(running), face_mm(of, given.width_mm, True), room_mm(of, length.length_mm, 1),
-    )  # fmt: skip
+        float(factor),
+        float(design),
+        float(driven),
+        d_1,
+        o_1,
+        d_2,
+        o_2,
+        length,
+        rating,
+        spare,
+        float(mass),
+        float(static),
+        float(tight),
+        float(slack),
+        float(margin),
+        depth,
+        float(force),
+        None if frequency is None else float(frequency),
+        float(standing),
+        float(running),
+        shaft_load(standing_new_n=float(standing), running_n=float(running)),
+        face_mm(of, given.width_mm, True),
+        room_mm(of, length.length_mm, 1),
+    )

@@ -54,7 +54,7 @@ def work_sync_length(
     if centre_mm is not None:
         if centre_mm <= touch:
             raise InputError(
-                "centre_distance", centre_mm, "the pulleys would touch", f"over {touch / 25.4:.2f} in ({touch:.1f} mm)"
+                "centre_distance", centre_mm, "the pulleys would touch", "over {touch}", touch=(float(touch), "length")
             )
         exact = float(mark("exact_teeth", belt_teeth(centre_mm, p, small, large)))
         count = int(round_up(exact))

@@ -57,7 +57,12 @@ def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, o
                          "the working tension allowed for this belt and width, in N or lbf")  # fmt: skip
     if not 0.1 * base <= width_mm <= 4 * base:
         raise InputError(
-            "width", width_mm, f"not a width of {of.name} belts", f"{0.1 * base / 25.4:.2f} to {4 * base / 25.4:.2f} in"
+            "width",
+            width_mm,
+            f"not a width of {of.name} belts",
+            "{low} to {high}",
+            low=(0.1 * base, "length"),
+            high=(4 * base, "length"),
         )
     k_w = mark("width_factor", width_factor(width_mm, base))
     power = float(mark("power", synchronous_power(k_z, k_w, t_a, width_mm, base, m_0, speed)))

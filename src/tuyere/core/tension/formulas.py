@@ -3,7 +3,7 @@
 Published forms keep pounds and feet per minute; results are carried on in newtons.
 """
 
-from numpy import cos, exp, radians, sin, sqrt
+from numpy import cos, exp, maximum, radians, sin, sqrt
 
 from tuyere.core.sources import (
     ELASTIC_STRING,
@@ -66,7 +66,7 @@ def tension_to_set(m_set: Num, T_st: Num) -> Num:
     return m_set * T_st
 
 
-@formula("T_s", EXACT_UNITS)
+@formula("T_pub", EXACT_UNITS)
 def static_tension_newtons(T_st: Num) -> Num:
     """Static tension in newtons."""
     return T_st * N_PER_LBF
@@ -112,6 +112,18 @@ def tension_ratio_limit(f: Num, theta: Num) -> Num:
 def slip_limit(dT: Num, K_ts: Num, T_cN: Num) -> Num:
     """Static tension under which the belt slips as a whole."""
     return dT / 2 * (K_ts + 1) / (K_ts - 1) + T_cN
+
+
+@formula("T_s", STATICS)
+def tension_that_grips(T_pub: Num, T_slip: Num) -> Num:
+    """The published static tension, but never under the one at which the belt slips at the duty's own power."""
+    return maximum(T_pub, T_slip)
+
+
+@formula("T_st", EXACT_UNITS)
+def static_tension_pounds(T_s: Num) -> Num:
+    """The static tension that is set, back in the published form's pounds."""
+    return T_s / N_PER_LBF
 
 
 @formula("q", IP_TENSION)

@@ -27,10 +27,13 @@ from tuyere.core.tension.formulas import (
     static_tension,
     static_tension_by_statics,
     static_tension_newtons,
+    static_tension_pounds,
     tension_ratio_limit,
+    tension_that_grips,
     tension_to_set,
     tight_strand,
 )
+from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.units import MM_PER_IN
 
 RUN_IN = (1.0, 1.3)
@@ -66,6 +69,7 @@ class TensionPlan:
     hub_standing_n: float
     hub_standing_new_n: float
     hub_running_n: float
+    shaft_load: ShaftLoad
 
 
 def plan_tension(
@@ -89,12 +93,21 @@ def plan_tension(
     hp, feet = design_horsepower(design_kw), speed_in_feet(speed_m_s)
     g = arc_factor_closed(arc_deg)
     t_c = centrifugal_tension(K_c, feet)
-    t_st = static_tension(g, hp, belts, feet, t_c)
-    static_n = mark("static_tension", static_tension_newtons(t_st))
+    published = static_tension_newtons(static_tension(g, hp, belts, feet, t_c))
+    mark("static_tension_published", published)
     statics = static_tension_newtons(static_tension_by_statics(g, hp, belts, feet, t_c))
     mark("static_tension_statics", statics)
     t_c_n = centrifugal_newtons(t_c)
     mass = mark("belt_mass", belt_mass(K_c))
+    pull = mark("net_pull", net_pull(power_kw, speed_m_s, belts))
+    ratio = tension_ratio_limit(FRICTION, arc_deg)
+    slip_duty = mark("slip_duty", slip_limit(pull, ratio, t_c_n))
+    with quiet():
+        design_pull = net_pull(design_kw, speed_m_s, belts)
+    slip_design = mark("slip_design", slip_limit(design_pull, ratio, t_c_n))
+    # The published form sits 9 % under plain statics: with hardly any service factor it would slip at the duty itself.
+    static_n = mark("static_tension", tension_that_grips(published, slip_duty))
+    t_st = static_tension_pounds(static_n)
 
     depth = mark("deflection", deflection(span_mm))
     t_in = span_inches(span_mm)
@@ -113,14 +126,8 @@ def plan_tension(
     run_in = (setting(RUN_IN[0], "run_in_low"), setting(RUN_IN[1], "run_in_high"))
     new = (setting(NEW[0], "new_low"), setting(NEW[1], "new_high"))
 
-    pull = mark("net_pull", net_pull(power_kw, speed_m_s, belts))
     tight = mark("tight", tight_strand(static_n, pull))
     slack = mark("slack", slack_strand(static_n, pull))
-    ratio = tension_ratio_limit(FRICTION, arc_deg)
-    slip_duty = mark("slip_duty", slip_limit(pull, ratio, t_c_n))
-    with quiet():
-        design_pull = net_pull(design_kw, speed_m_s, belts)
-    slip_design = mark("slip_design", slip_limit(design_pull, ratio, t_c_n))
     standing = mark("hub_standing", hub_load_standing(belts, static_n, arc_deg))
     standing_new = mark("hub_standing_new", hub_load_standing(belts, new[1].tension_n, arc_deg))
     running = mark("hub_running", hub_load_running(belts, tight, slack, t_c_n, arc_deg))
@@ -139,4 +146,5 @@ def plan_tension(
         float(standing),
         float(standing_new),
         float(running),
+        shaft_load(standing_new_n=float(standing_new), running_n=float(running)),
     )

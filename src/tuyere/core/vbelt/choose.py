@@ -138,7 +138,7 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
                         near.bound = float(np.broadcast_to(bound, rows.shape)[at])
             if ok.any():
                 passed.append(rows[ok])
-                figures.append({n: np.asarray(r[n])[ok] for n in ("error", "belts", "hub", "width", "power")})
+                figures.append({n: np.asarray(r[n])[ok] for n in ("error", "belts", "shaft_load", "width", "power")})
     rejected = tuple(
         _rejected(catalogue, k, int(counts[k]), lone[k], first[k]) for k in range(len(LIMITS)) if counts[k]
     )
@@ -148,7 +148,7 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
     found = {n: np.concatenate([f[n] for f in figures]) for n in figures[0]}
     least = {
         "belts": float(found["belts"].min()),
-        "shaft_load": float(found["hub"].min()),
+        "shaft_load": float(found["shaft_load"].min()),
         "width": float(found["width"].min()),
     }
     parts = _parts(catalogue, rows, found, wanted, least)
@@ -175,7 +175,7 @@ def why_not(catalogue: Catalogue, wanted: Wanted, found: Choice) -> WhyNot:
             LimitLine(name, _one(value), _one(bound), 100 * _one(miss))
             for name, (value, bound, miss) in zip(LIMITS, limits, strict=True)
         )
-        least = {k: min(v, found.least.get(k, v)) for k, v in (("belts", float(r["belts"][0])), ("shaft_load", float(r["hub"][0])),
+        least = {k: min(v, found.least.get(k, v)) for k, v in (("belts", float(r["belts"][0])), ("shaft_load", float(r["shaft_load"][0])),
                                                                 ("width", float(r["width"][0])))}  # fmt: skip
         parts = {n: float(p[0]) for n, p in _parts(catalogue, row, r, wanted, least).items()}
     cost = sum(wanted.weights.get(n, 0.0) * p for n, p in parts.items())
@@ -220,7 +220,7 @@ def _parts(
     """Each figure against the best one found; the speed error against the tolerance; the shelf by thirds."""
     parts = {
         "belts": found["belts"] / least["belts"],
-        "shaft_load": found["hub"] / least["shaft_load"],
+        "shaft_load": found["shaft_load"] / least["shaft_load"],
         "width": found["width"] / least["width"],
         "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01),
     }
@@ -265,7 +265,7 @@ def _ranked(
                 b,
                 catalogue.belts[catalogue.belt_index[row]],
                 int(found["belts"][k]),
-                float(found["hub"][k]),
+                float(found["shaft_load"][k]),
                 float(found["width"][k]),
                 float(found["error"][k]),
                 float(centre[k]),

@@ -159,10 +159,7 @@ def belts_that_fit(
     fits = [s for s in every if s.from_low_mm >= -1e-6 and s.to_high_mm >= -1e-6]
     if not fits:
         near = min(every, key=lambda s: max(-s.from_low_mm, -s.to_high_mm), default=None)
-        allowed = (
-            f"nearest: {near.designation} at {near.centre_mm / MM_PER_IN:.2f} in ({near.centre_mm:.0f} mm)"
-            if near
-            else "larger centres"
-        )
-        raise InputError("centre", low_mm, "no standard belt stands in that range", allowed)
+        allowed = f"nearest: {near.designation} at {{centre}}" if near else "larger centres"
+        at = {"centre": (near.centre_mm, "length")} if near else {}
+        raise InputError("centre", low_mm, "no standard belt stands in that range", allowed, **at)
     return fits

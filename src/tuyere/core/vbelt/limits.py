@@ -12,13 +12,22 @@ from tuyere.core.rounding import round_up
 from tuyere.core.speeds.formulas import belt_speed, driven_speed, small_sheave_speed
 from tuyere.core.tension.formulas import (
     arc_factor_closed,
+    centrifugal_newtons,
     centrifugal_tension,
     design_horsepower,
+    hub_load_running,
     hub_load_standing,
+    net_pull,
+    slack_strand,
+    slip_limit,
     speed_in_feet,
     static_tension,
     static_tension_newtons,
+    tension_ratio_limit,
+    tension_that_grips,
+    tight_strand,
 )
+from tuyere.core.tension.set_tension import FRICTION, NEW
 from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
 from tuyere.core.vbelt.formulas import belts_needed
 from tuyere.core.vbelt.sections import sections
@@ -42,7 +51,7 @@ LIMITS = (
     "power",
     "belts",
     "face width",
-    "shaft pull",
+    "shaft load",
 )
 # Room for a hub round a shaft: common practice, the groove's bottom at one and a half times the bore.
 HUB = 1.5
@@ -65,7 +74,7 @@ class Wanted:
     """The duty of a search. kW, rpm, mm, N; tolerances in percent.
 
     ``least_classical_mm`` and ``least_narrow_mm`` are what the motor allows as its least sheave (0: not asked),
-    the shafts' diameters ask for hub room (0: not asked), ``largest_pull_n`` is what shaft or bearing stands.
+    the shafts' diameters ask for hub room (0: not asked), ``largest_load_n`` is the shaft load that shaft or bearing stands.
     """
 
     power_kw: float
@@ -86,7 +95,7 @@ class Wanted:
     least_narrow_mm: float = 0.0
     driver_shaft_mm: float = 0.0
     driven_shaft_mm: float = 0.0
-    largest_pull_n: float = np.inf
+    largest_load_n: float = np.inf
 
 
 def speed_error(c: dict[str, Any], wanted: Wanted) -> Any:
@@ -110,10 +119,25 @@ def _power(catalogue: Catalogue, rows: NDArray[np.int64], c: dict[str, Any], sma
     return kw
 
 
+def _shaft_load(c: dict[str, Any], wanted: Wanted, belts: Any, speed: Any) -> Array:
+    """Shaft load of candidates, N: standing as set new or running, the greater, by the formulas of the single drive."""
+    feet = speed_in_feet(speed)
+    t_c = centrifugal_tension(c["K_c"], feet)
+    t_c_n = centrifugal_newtons(t_c)
+    g = arc_factor_closed(c["arc"])
+    published = static_tension_newtons(static_tension(g, design_horsepower(wanted.design_kw), belts, feet, t_c))
+    pull = net_pull(wanted.power_kw, speed, belts)
+    static = tension_that_grips(published, slip_limit(pull, tension_ratio_limit(FRICTION, c["arc"]), t_c_n))
+    standing = hub_load_standing(belts, NEW[1] * static, c["arc"])
+    running = hub_load_running(belts, tight_strand(static, pull), slack_strand(static, pull), t_c_n, c["arc"])
+    greater: Array = np.maximum(standing, running)
+    return greater
+
+
 def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> dict[str, Any]:
     """Figures of candidates for a duty, by the same formulas as the single drive.
 
-    Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, hub (N, standing), width (mm).
+    Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, shaft_load (N), width (mm).
     """
     c = {n: catalogue.columns[n][rows] for n in COLUMNS}
     error = speed_error(c, wanted)
@@ -122,15 +146,7 @@ def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> d
     power = _power(catalogue, rows, c, small_rpm)
     exact = belts_needed(wanted.design_kw, power)
     belts = np.maximum(round_up(exact), 1.0)
-    feet = speed_in_feet(speed)
-    t_st = static_tension(
-        arc_factor_closed(c["arc"]),
-        design_horsepower(wanted.design_kw),
-        belts,
-        feet,
-        centrifugal_tension(c["K_c"], feet),
-    )
-    hub = hub_load_standing(belts, static_tension_newtons(t_st), c["arc"])
+    load = _shaft_load(c, wanted, belts, speed)
     return {
         "driven_rpm": wanted.driven_rpm * (1 + error / 100),
         "error": error,
@@ -138,7 +154,7 @@ def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> d
         "power": power,
         "exact": exact,
         "belts": belts,
-        "hub": hub,
+        "shaft_load": load,
         "width": (belts - 1) * c["groove_pitch"] + 2 * c["edge"],
     }
 
@@ -197,5 +213,9 @@ def misses(c: dict[str, Any], r: dict[str, Any], wanted: Wanted) -> list[tuple[A
         (r["power"], 0.0, np.where(known & ~carries, np.nan_to_num(np.abs(r["power"])) / wanted.design_kw + 1e-6, 0.0)),
         (r["belts"], float(wanted.most_belts), belts / wanted.most_belts - 1),
         (r["width"], wanted.widest_mm, width / wanted.widest_mm - 1),
-        (r["hub"], wanted.largest_pull_n, np.where(r["power"] > 0, r["hub"] / wanted.largest_pull_n - 1, 0.0)),
+        (
+            r["shaft_load"],
+            wanted.largest_load_n,
+            np.where(r["power"] > 0, r["shaft_load"] / wanted.largest_load_n - 1, 0.0),
+        ),
     ]

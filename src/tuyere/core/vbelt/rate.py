@@ -21,7 +21,6 @@ from tuyere.core.speeds.formulas import (
 from tuyere.core.steps import looked_up, mark, solved
 from tuyere.core.tables import table
 from tuyere.core.tension.set_tension import TensionPlan, plan_tension
-from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.bases.pick import DEFAULT, basis_for
 from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt
@@ -113,26 +112,26 @@ def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: 
             f"{field}.diameter",
             size,
             f"smaller than section {belt.shown} can bend round; {other}",
-            f"{least / MM_PER_IN:.3g} in ({least:.0f} mm) {belt.min_kind} diameter or more",
+            "{least} " + f"{belt.min_kind} diameter or more",
+            least=(least, "length"),
         )
     if speed_m_s > RIM_SPEED_LIMIT_M_S:
         raise InputError(
             f"{field}.diameter",
             size,
-            f"belt speed {speed_m_s / 0.00508:.0f} ft/min is over the limit of cast-iron sheaves",
-            "6500 ft/min (33 m/s) at most",
+            "belt speed {speed} is over the limit of cast-iron sheaves",
+            "{most} at most",
+            speed=(speed_m_s, "belt_speed"),
+            most=(RIM_SPEED_LIMIT_M_S, "belt_speed"),
         )
     if belt.min_confidence == "low":
-        stands = (
-            f"the smallest standard sheave of its groove ({least / MM_PER_IN:.3g} in) stands in."
-            if least
-            else "none is checked."
-        )
+        stands = "the smallest standard sheave of its groove ({least}) stands in." if least else "none is checked."
         notice(
             "info",
             "least-diameter-assumed",
-            f"No published least diameter of {belt.shown} is on hand; {stands}",
+            f"No published least diameter of {belt.shown} is on hand; " + stands,
             "belt.designation",
+            least=(least, "length"),
         )
 
 
@@ -263,7 +262,8 @@ def rate(given: Given) -> Rating:
             "belt.designation",
             given.belt.designation,
             "the belt is too short: the rims would touch",
-            f"longer than about {(length + 2 * (clear - centre)) / MM_PER_IN:.1f} in",
+            "longer than about {least}",
+            least=(float(length) + 2 * (clear - centre), "length"),
         )
     mark("centre_distance", solved("a", centre, open_length, a=centre, d=small.line_mm, D=large.line_mm))
     arc = mark("small_arc", open_small_arc(centre, small.line_mm, large.line_mm))
@@ -307,9 +307,11 @@ def rate(given: Given) -> Rating:
         notice(
             "info",
             "belt-speed",
-            "Belt speed {speed} is outside the usual 1000 to 5000 ft/min.",
+            "Belt speed {speed} is outside the usual {low} to {high}.",
             "driver.sheave",
             speed=(float(speed), "belt_speed"),
+            low=(5.08, "belt_speed"),
+            high=(25.4, "belt_speed"),
         )
 
     of = given.belt.section

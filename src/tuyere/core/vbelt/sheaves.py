@@ -56,7 +56,8 @@ def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") ->
             f"{field}.diameter",
             diameter_mm,
             "too small to be a sheave with this groove",
-            f"over {least / MM_PER_IN:.2f} in",
+            "over {least}",
+            least=(least, "length"),
         )
     own = belt_groove(groove)
     h_o = looked_up("h_o", row.to_outside_mm, row.table_id, row.source)

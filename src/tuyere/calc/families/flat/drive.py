@@ -6,6 +6,7 @@ from tuyere.calc.families.flat.sheet import flat_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.calc.registry import calculation
+from tuyere.calc.wanted import hold_speed
 from tuyere.core.flat.drive import FlatGiven, work_flat_drive
 from tuyere.core.flat.service import flat_factor
 from tuyere.core.flat.tables import material
@@ -27,5 +28,12 @@ def flat_drive(given: FlatDriveIn, frame: Frame) -> FlatDriveOut:
     r = work_flat_drive(core)
     frame.elevation = r.elevation
     out = flat_drive_out(r, core, frame)
-    frame.sheet = flat_sheet(given, out, frame)
+    frame.sheet = hold_speed(
+        flat_sheet(given, out, frame),
+        given.wanted,
+        service=given.service_factor,
+        driven_rpm=r.driven_rpm,
+        power_kw=core.power_kw,
+        frame=frame,
+    )
     return out

@@ -8,7 +8,9 @@ from tuyere.calc.families.flat.parts import Material
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn
 from tuyere.calc.registry import Input
+from tuyere.calc.wanted import WantedIn
 from tuyere.core.flat.drive import FlatDrive, FlatGiven
+from tuyere.core.flat.formulas import pounds_to_newtons
 
 
 class FlatDriveIn(Input):
@@ -28,6 +30,7 @@ class FlatDriveIn(Input):
     )
     width: Size = Field(description="belt width")
     crossed: bool = Field(default=False, description="the belt is crossed")
+    wanted: WantedIn | None = Field(default=None, description="the driven speed that is wanted")
     layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
 
 
@@ -50,9 +53,12 @@ class FlatDriveOut(Answer):
     tight: Figure
     slack: Figure
     initial_tension: Figure
+    initial_greatest: Figure
     centrifugal: Figure
     hub_standing: Figure
     hub_running: Figure
+    shaft_load: Figure
+    shaft_load_case: str
     friction_used: Figure
     friction_there: Figure
     dip: Figure
@@ -64,19 +70,34 @@ def flat_drive_out(r: FlatDrive, given: FlatGiven, frame: Frame) -> FlatDriveOut
     f = frame.figure
     return FlatDriveOut(
         designation=f"{given.material.name}, {f(given.width_mm, 'length', 'size').shown} wide",
-        capacity=f(r.capacity_kw, "power", step="capacity"), spare=f(r.spare_percent, "percent", step="capacity"),
-        width_that_does=f(r.width_needed_mm, "length", "size", "capacity"), design_power=f(r.design_kw, "power", step="design_power"),
+        capacity=f(r.capacity_kw, "power", step="capacity"),
+        spare=f(r.spare_percent, "percent", step="capacity"),
+        width_that_does=f(r.width_needed_mm, "length", "size", "capacity"),
+        design_power=f(r.design_kw, "power", step="design_power"),
         service_factor=f(given.service_factor, "factor", step="service_factor"),
         driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
         driven_speed_low=f(r.driven_rpm_low, "speed", step="driven_speed_low"),
         belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),
         belt_length=f(r.pulleys.length_mm, "length", "tape", "belt_length"),
-        centre_distance=f(r.pulleys.centre_mm, "length", "tape", "centre_distance"), span=f(r.pulleys.span_mm, "length", "tape", "span"),
+        centre_distance=f(r.pulleys.centre_mm, "length", "tape", "centre_distance"),
+        span=f(r.pulleys.span_mm, "length", "tape", "span"),
         small_arc=f(r.pulleys.small_arc_deg, "angle", step="small_arc"),
-        tight=f(r.tight_n, "force", step="tight"), slack=f(r.slack_n, "force", step="slack"),
-        initial_tension=f(r.initial_n, "force", step="initial"), centrifugal=f(r.centrifugal_n, "force", step="centrifugal"),
+        tight=f(r.tight_n, "force", step="tight"),
+        slack=f(r.slack_n, "force", step="slack"),
+        initial_tension=f(r.initial_n, "force", step="initial"),
+        initial_greatest=f(float(pounds_to_newtons(r.full.initial_lbf)), "force", step="initial_greatest"),
+        centrifugal=f(r.centrifugal_n, "force", step="centrifugal"),
         hub_standing=f(r.hub_standing_n, "force", step="hub_standing", per="hub"),
         hub_running=f(r.hub_running_n, "force", step="hub_running", per="hub"),
-        friction_used=f(r.friction_used, "factor", "exact", "friction_used"), friction_there=f(r.friction_there, "factor", "exact"),
-        dip=f(r.dip_mm, "length", "size"), belt_mass=f(r.mass_kg, "mass"),
-    )  # fmt: skip
+        shaft_load=f(
+            r.shaft_load.newtons,
+            "force",
+            step=f"hub_{'standing' if r.shaft_load.case.startswith('standing') else 'running'}",
+            per="hub",
+        ),
+        shaft_load_case=r.shaft_load.case,
+        friction_used=f(r.friction_used, "factor", "exact", "friction_used"),
+        friction_there=f(r.friction_there, "factor", "exact"),
+        dip=f(r.dip_mm, "length", "size"),
+        belt_mass=f(r.mass_kg, "mass"),
+    )

@@ -48,7 +48,13 @@ class FlatBelts(Family[FlatDriveIn]):
 
     def duty_of(self, given: FlatDriveIn, result: FlatDriveOut) -> DutyPart:
         """The duty that an input states."""
-        return DutyPart(given.power, given.driver_speed, given.service_factor, result.driven_speed.value)
+        return DutyPart(
+            power=given.power,
+            driver_speed=given.driver_speed,
+            service=given.service_factor,
+            driven_rpm=result.driven_speed.value,
+            wanted=given.wanted,
+        )
 
     def parts_of(self, given: FlatDriveIn, result: FlatDriveOut) -> Parts:
         """Two pulleys and the loop."""
@@ -66,19 +72,17 @@ class FlatBelts(Family[FlatDriveIn]):
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input: the loop stays as long as it is."""
         out: dict[str, Any] = {
-            "power": duty.power_kw, "driver_speed": duty.driver_rpm, "driver_diameter": parts.driver.diameter_mm,
+            **duty.common, "driver_speed": duty.driver_rpm, "driver_diameter": parts.driver.diameter_mm,
             "driven_diameter": parts.driven.diameter_mm, "belt_length": parts.loop.length_mm,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         } | parts.loop.spec  # fmt: skip
-        if duty.service is not None:
-            out["service_factor"] = duty.service
         return out
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
         """The best over all materials and preferred pulleys."""
         factor = factor_of(wanted.service, flat_factor)
         design = float(design_power(wanted.power_kw, factor))
-        found = search(Search(design, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_mm, wanted.largest_mm,
+        found = search(Search(design, wanted.power_kw, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_mm, wanted.largest_mm,
                               wanted.widest_mm), keep, 1)  # fmt: skip
         return Offer(
             found.considered,
@@ -99,7 +103,7 @@ class FlatBelts(Family[FlatDriveIn]):
             {"power": w.power_kw, "driver_speed": w.driver_rpm, "driver_diameter": c.driver_mm, "driven_diameter": c.driven_mm,
              "centre_distance": w.centre_mm, "material": c.material.key, "width": c.width_mm,
              "layout": {"angle": w.angle, "clockwise": w.clockwise}},
-            r.driven_rpm, c.error_percent, r.pulleys.centre_mm, r.spare_percent, c.face_mm, max(r.hub_running_n, r.hub_standing_n), r.mass_kg,
+            r.driven_rpm, c.error_percent, r.pulleys.centre_mm, r.spare_percent, c.face_mm, r.shaft_load.newtons, r.mass_kg,
             ((c.driver_mm, c.face_mm), (c.driven_mm, c.face_mm)), 3, EFFICIENCY, f"pulleys {size} {frame.figure(1, 'length').unit_shown}",
             r.elevation,
         )  # fmt: skip

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from tuyere.calc.answer import MainAnswer, Setting, SheetOut
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut
-from tuyere.calc.frame import Frame, main_answer
+from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
 def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
@@ -24,15 +24,20 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
         ],
         answers=[
             MainAnswer(key="what", label="", main=r.designation, unit="", step=r.capacity.step),
-            main_answer("loop", "Loop along the pulleys", r.belt_length, f"{r.belt_length.unit_shown}, before the cut-short"),
+            main_answer(
+                "loop", "Loop along the pulleys", r.belt_length, f"{r.belt_length.unit_shown}, before the cut-short"
+            ),
             main_answer("initial", "Initial tension", r.initial_tension, f"{r.initial_tension.unit_shown}, whole belt"),
-            main_answer("carries", "Slips at", r.capacity, f"{r.capacity.unit_shown}; {r.width_that_does.shown} wide would do"),
+            main_answer(
+                "carries", "Slips at", r.capacity, f"{r.capacity.unit_shown}; {r.width_that_does.shown} wide would do"
+            ),
             main_answer("friction", "Friction used", r.friction_used, f"of {r.friction_there.number} there is"),
-            main_answer("hub", "Pull on each shaft", r.hub_running, f"{r.hub_running.unit_shown} running, {r.hub_standing.shown} standing"),
+            shaft_answer(r.shaft_load, r.shaft_load_case),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
-        shaft_load=max(r.hub_standing, r.hub_running, key=lambda x: x.value),
+        shaft_load=r.shaft_load,
+        shaft_load_case=r.shaft_load_case,
         set_line=f"initial {r.initial_tension.shown}",
         setting=Setting(
             title="Cut, join and tension it",
@@ -47,4 +52,4 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
             remark="The method uses the tight strand fully. A drive that carries less runs with less tension: loosen until it just does not slip "
             "under its worst load, then a little more.",
         ),
-    )  # fmt: skip
+    )

@@ -7,6 +7,7 @@ from tuyere.calc.families.roller_chain.sheet import chain_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.calc.registry import calculation
+from tuyere.calc.wanted import hold_speed
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.rate import Given, rate
 from tuyere.core.roller_chain.service import chain_factor
@@ -32,5 +33,12 @@ def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
     worked = rate(core)
     frame.elevation = worked.length.elevation
     out = chain_drive_out(worked, core, frame)
-    frame.sheet = chain_sheet(given, out, frame)
+    frame.sheet = hold_speed(
+        chain_sheet(given, out, frame),
+        given.wanted,
+        service=given.service_factor,
+        driven_rpm=worked.driven_rpm,
+        power_kw=core.power_kw,
+        frame=frame,
+    )
     return out

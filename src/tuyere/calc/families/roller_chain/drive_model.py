@@ -19,6 +19,7 @@ from tuyere.calc.families.roller_chain.parts import (
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole
 from tuyere.calc.registry import Input
+from tuyere.calc.wanted import WantedIn
 from tuyere.core.roller_chain.rate import Drive, Given
 
 
@@ -42,6 +43,7 @@ class ChainDriveIn(Input):
     temperature: Annotated[Real, Field(ge=-60, le=200)] = Field(
         default=20.0, description="around the chain, degrees Celsius"
     )
+    wanted: WantedIn | None = Field(default=None, description="the driven speed that is wanted")
     layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
 
 
@@ -66,6 +68,8 @@ class ChainDriveOut(Answer):
     greatest_pull: Figure
     static_safety: Figure
     shaft_pull: Figure
+    shaft_load: Figure
+    shaft_load_case: str
     sag: Figure
     hand_movement: Figure
     chain_mass: Figure
@@ -96,7 +100,9 @@ def chain_drive_out(r: Drive, given: Given, frame: Frame) -> ChainDriveOut:
         working_pull=f(r.pull_n, "force", step="pull"),
         greatest_pull=f(r.greatest_n, "force", step="greatest"),
         static_safety=f(r.safety, "factor", step="safety"),
-        shaft_pull=f(r.shaft_n, "force", step="shaft"),
+        shaft_pull=f(r.shaft_n, "force", step="shaft", per="hub"),
+        shaft_load=f(r.shaft_load.newtons, "force", step="shaft_running", per="hub"),
+        shaft_load_case=r.shaft_load.case,
         sag=f(r.sag_mm, "length", "tape", "sag"),
         hand_movement=f(r.hand_mm, "length", "tape", "hand"),
         chain_mass=f(r.mass_kg, "mass"),

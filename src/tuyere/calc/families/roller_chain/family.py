@@ -54,7 +54,13 @@ class RollerChains(Family[ChainDriveIn]):
 
     def duty_of(self, given: ChainDriveIn, result: ChainDriveOut) -> DutyPart:
         """The duty that an input states."""
-        return DutyPart(given.power, given.speed, given.service_factor, result.driven_speed.value)
+        return DutyPart(
+            power=given.power,
+            driver_speed=given.speed,
+            service=given.service_factor,
+            driven_rpm=result.driven_speed.value,
+            wanted=given.wanted,
+        )
 
     def parts_of(self, given: ChainDriveIn, result: ChainDriveOut) -> Parts:
         """Two sprockets and the chain, whose length is in pitches."""
@@ -77,12 +83,10 @@ class RollerChains(Family[ChainDriveIn]):
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input: the length stays what was fitted, the centres follow from it."""
         out: dict[str, Any] = {
-            "power": duty.power_kw, "speed": duty.driver_rpm, "chain": parts.loop.section, "strands": parts.loop.strands,
+            **duty.common, "speed": duty.driver_rpm, "chain": parts.loop.section, "strands": parts.loop.strands,
             "driver_teeth": parts.driver.teeth, "driven_teeth": parts.driven.teeth,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         } | parts.loop.spec  # fmt: skip
-        if duty.service is not None:
-            out["service_factor"] = duty.service
         return out
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
@@ -108,7 +112,7 @@ class RollerChains(Family[ChainDriveIn]):
             f"{c.chain.name}{strands}, {r.length.pitches} pitches",
             {"power": w.power_kw, "speed": w.driver_rpm, "chain": c.chain.name, "strands": c.strands, "driver_teeth": c.z_1,
              "driven_teeth": c.z_2, "pitches": r.length.pitches, "layout": {"angle": w.angle, "clockwise": w.clockwise}},
-            r.driven_rpm, c.error_percent, r.length.centre_mm, r.spare_percent, c.width_mm, r.shaft_n, r.mass_kg,
+            r.driven_rpm, c.error_percent, r.length.centre_mm, r.spare_percent, c.width_mm, r.shaft_load.newtons, r.mass_kg,
             ((sizes[0], face), (sizes[1], face)), 3, EFFICIENCY, f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
             r.length.elevation,
         )  # fmt: skip

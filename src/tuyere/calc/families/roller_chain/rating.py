@@ -71,7 +71,7 @@ def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
             given.method,
         )
     except InputError as e:
-        raise InputError(e.field.removeprefix("driver."), e.value, e.why, e.allowed) from e
+        raise e.at(e.field.removeprefix("driver.")) from e
     v = float(mark("chain_speed", chain_speed(given.teeth, of.pitch_mm, given.speed.value)))
     f = frame.figure
     return ChainRatingOut(

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from tuyere.calc.answer import MainAnswer, Setting, SheetOut
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut
-from tuyere.calc.frame import Frame, main_answer
+from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
 def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut:
@@ -24,15 +24,27 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut
             c("tight", "tight", "tight, pull at duty", r.working_pull),
         ],
         answers=[
-            MainAnswer(key="what", label="", main=r.designation, unit=f"{r.length.chain_length.shown} long", step=r.length.exact_pitches.step),
-            main_answer("hand", "Slack strand moves by hand", r.hand_movement, f"{r.hand_movement.unit_shown}, both ways together"),
+            MainAnswer(
+                key="what",
+                label="",
+                main=r.designation,
+                unit=f"{r.length.chain_length.shown} long",
+                step=r.length.exact_pitches.step,
+            ),
+            main_answer(
+                "hand",
+                "Slack strand moves by hand",
+                r.hand_movement,
+                f"{r.hand_movement.unit_shown}, both ways together",
+            ),
             main_answer("sag", "That is a sag of", r.sag, f"{r.sag.unit_shown} under a straightedge"),
             main_answer("carries", "The chain carries", r.power, f"{r.power.unit_shown}, {r.governing} govern"),
-            main_answer("shaft", "Pull on each shaft", r.shaft_pull, f"{r.shaft_pull.unit_shown} with the service factor"),
+            shaft_answer(r.shaft_load, r.shaft_load_case),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
-        shaft_load=r.shaft_pull,
+        shaft_load=r.shaft_load,
+        shaft_load_case=r.shaft_load_case,
         set_line=f"hand movement {r.hand_movement.shown}",
         setting=Setting(
             title="Set the slack",
@@ -48,4 +60,4 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut
             room="A take-up that travels two pitches or more lets two pitches be taken out when the chain has worn.",
             remark="Sag of 2 % of the span is common practice for level drives; upright, reversing and shock drives take half of it.",
         ),
-    )  # fmt: skip
+    )

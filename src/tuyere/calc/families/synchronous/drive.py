@@ -6,6 +6,7 @@ from tuyere.calc.families.synchronous.sheet import sync_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.calc.registry import calculation
+from tuyere.calc.wanted import hold_speed
 from tuyere.core.synchronous.drive import SyncGiven, work_sync_drive
 from tuyere.core.synchronous.service import sync_factor
 from tuyere.core.synchronous.tables import profile
@@ -28,5 +29,12 @@ def sync_drive(given: SyncDriveIn, frame: Frame) -> SyncDriveOut:
     worked = work_sync_drive(core)
     frame.elevation = worked.length.elevation
     out = sync_drive_out(worked, core, frame)
-    frame.sheet = sync_sheet(given, out, frame)
+    frame.sheet = hold_speed(
+        sync_sheet(given, out, frame),
+        given.wanted,
+        service=given.service_factor,
+        driven_rpm=worked.driven_rpm,
+        power_kw=core.power_kw,
+        frame=frame,
+    )
     return out

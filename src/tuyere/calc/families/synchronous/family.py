@@ -56,7 +56,13 @@ class SynchronousBelts(Family[SyncDriveIn]):
 
     def duty_of(self, given: SyncDriveIn, result: SyncDriveOut) -> DutyPart:
         """The duty that an input states."""
-        return DutyPart(given.power, given.speed, given.service_factor, result.driven_speed.value)
+        return DutyPart(
+            power=given.power,
+            driver_speed=given.speed,
+            service=given.service_factor,
+            driven_rpm=result.driven_speed.value,
+            wanted=given.wanted,
+        )
 
     def parts_of(self, given: SyncDriveIn, result: SyncDriveOut) -> Parts:
         """Two toothed pulleys and the belt, whose length is in teeth."""
@@ -77,12 +83,10 @@ class SynchronousBelts(Family[SyncDriveIn]):
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input: the belt stays what was fitted, the centres follow from it."""
         out: dict[str, Any] = {
-            "power": duty.power_kw, "speed": duty.driver_rpm, "profile": parts.loop.section,
+            **duty.common, "speed": duty.driver_rpm, "profile": parts.loop.section,
             "driver_teeth": parts.driver.teeth, "driven_teeth": parts.driven.teeth,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         } | parts.loop.spec  # fmt: skip
-        if duty.service is not None:
-            out["service_factor"] = duty.service
         return out
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
@@ -118,7 +122,7 @@ class SynchronousBelts(Family[SyncDriveIn]):
         width = frame.figure(c.width_mm, "length", "size").shown
         return Offered(
             f"{c.profile.name}, {c.belt_teeth} teeth, {width} wide", given_in, r.driven_rpm, c.error_percent, r.length.centre_mm,
-            r.spare_percent, c.width_mm, max(r.hub_standing_n, r.hub_running_n), r.mass_kg_m * r.length.length_mm / 1000,
+            r.spare_percent, c.width_mm, r.shaft_load.newtons, r.mass_kg_m * r.length.length_mm / 1000,
             ((r.driver_outside_mm, face), (r.driven_outside_mm, face)), 3, EFFICIENCY,
             f"{c.z_1}/{c.z_2} teeth, {r.length.mesh} in mesh", r.length.elevation,
         )  # fmt: skip

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from tuyere.calc.answer import MainAnswer, Setting, SheetOut
 from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut
-from tuyere.calc.frame import Frame, main_answer
+from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
 def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
@@ -29,16 +29,23 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
             c("tight", "tight", "tight at duty", r.tight),
         ],
         answers=[
-            MainAnswer(key="what", label="", main=r.designation, unit=f"{r.teeth_in_mesh.number} teeth in mesh", step=r.teeth_in_mesh.step),
+            MainAnswer(
+                key="what",
+                label="",
+                main=r.designation,
+                unit=f"{r.teeth_in_mesh.number} teeth in mesh",
+                step=r.teeth_in_mesh.step,
+            ),
             main_answer("force", "Press the span with", r.deflection_force, f"{r.deflection_force.unit_shown} {at}"),
             *ear,
             main_answer("carries", "The belt carries", r.power, f"{r.power.unit_shown}, {r.basis}"),
             main_answer("jump", "May jump a tooth at", r.jump_margin, "times the duty's pull"),
-            main_answer("hub", "Pull on each shaft", r.hub_standing, f"{r.hub_standing.unit_shown} set, {r.hub_running.shown} running"),
+            shaft_answer(r.shaft_load, r.shaft_load_case),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
-        shaft_load=max(r.hub_standing, r.hub_running, key=lambda x: x.value),
+        shaft_load=r.shaft_load,
+        shaft_load_case=r.shaft_load_case,
         set_line=f"{r.deflection_force.shown} {at}",
         setting=Setting(
             title="Set the tension",
@@ -53,4 +60,4 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
             remark="The set tension keeps the strands at 8 : 1 at design power, association practice recalled with medium confidence; the "
             "belt's own stiffness is left out of the force. The maker's own figure for this belt comes first.",
         ),
-    )  # fmt: skip
+    )

@@ -4,6 +4,7 @@ from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut,
 from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
+from tuyere.calc.wanted import hold_speed
 from tuyere.core.vbelt.rate import emergency, rate, seated
 
 GROUP = "V-belts"
@@ -34,5 +35,12 @@ def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     worked = rate(core)
     frame.elevation = worked.elevation
     out = drive_out(worked, core, frame)
-    frame.sheet = v_belt_sheet(given, out, frame, why)
+    frame.sheet = hold_speed(
+        v_belt_sheet(given, out, frame, why),
+        given.wanted,
+        service=given.service_factor,
+        driven_rpm=worked.driven_rpm,
+        power_kw=core.power_kw,
+        frame=frame,
+    )
     return out

@@ -10,6 +10,7 @@ from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, bas
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
 from tuyere.calc.registry import Input
+from tuyere.calc.wanted import WantedIn
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.tension.set_tension import Setting
@@ -40,6 +41,7 @@ class VBeltDriveIn(Input):
     belt: BeltIn
     slip: SlipIn
     own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
+    wanted: WantedIn | None = Field(default=None, description="the driven speed that is wanted")
     layout: LayoutIn = Field(default_factory=LayoutIn, description="for the drawing")
 
 
@@ -91,6 +93,8 @@ class VBeltDriveOut(Answer):
     hub_standing: Figure
     hub_standing_new: Figure
     hub_running: Figure
+    shaft_load: Figure
+    shaft_load_case: str
     belt_mass: Figure
     installation: Figure | None
     take_up: Figure | None
@@ -186,6 +190,13 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         hub_standing=f(t.hub_standing_n, "force", step="hub_standing", per="hub"),
         hub_standing_new=f(t.hub_standing_new_n, "force", step="hub_standing_new", per="hub"),
         hub_running=f(t.hub_running_n, "force", step="hub_running", per="hub"),
+        shaft_load=f(
+            t.shaft_load.newtons,
+            "force",
+            step="hub_standing_new" if t.shaft_load.case.startswith("standing") else "hub_running",
+            per="hub",
+        ),
+        shaft_load_case=t.shaft_load.case,
         belt_mass=f(t.mass_kg_m, "mass_per_length", step="belt_mass"),
         installation=None if room is None else f(room.installation_mm, "length", "tape"),
         take_up=None if room is None else f(room.take_up_mm, "length", "tape"),

@@ -21,6 +21,7 @@ from tuyere.calc.families.v_belt.parts import SheaveIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.core.duty.design import design_power
+from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.bases.pick import basis_named
@@ -55,7 +56,13 @@ class VBelts(Family[VBeltDriveIn]):
 
     def duty_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> DutyPart:
         """The duty that an input states."""
-        return DutyPart(given.power, given.driver.speed, given.service_factor, result.driven_speed.value)
+        return DutyPart(
+            power=given.power,
+            driver_speed=given.driver.speed,
+            service=given.service_factor,
+            driven_rpm=result.driven_speed.value,
+            wanted=given.wanted,
+        )
 
     def parts_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> Parts:
         """Two sheaves and the belts; one member a belt."""
@@ -80,19 +87,22 @@ class VBelts(Family[VBeltDriveIn]):
             return {"sheave": {"diameter": w.diameter_mm, "kind": w.diameter_kind, "groove": w.profile}}
 
         out: dict[str, Any] = {
-            "power": duty.power_kw,
+            **duty.common,
             "driver": {"speed": duty.driver_rpm, **wheel(parts.driver)},
             "driven": wheel(parts.driven),
             "belt": {"designation": parts.loop.designation.removesuffix(LINK), "count": parts.loop.strands}
             | construction,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         }
-        if duty.service is not None:
-            out["service_factor"] = duty.service
         for kept in ("slip", "own_ratings"):
             if (value := parts.loop.spec.get(kept)) is not None:
                 out[kept] = value
         return out
+
+    def check_found(self, given: VBeltDriveIn) -> None:
+        """How many belts there are is counted, not worked out."""
+        if given.belt.count is None:
+            raise InputError("input.belt.count", None, "how many belts are on it?", "count them: 1 to 30")
 
     def what(self, designation: str, strands: int) -> str:
         """Belts are counted."""
@@ -131,7 +141,7 @@ class VBelts(Family[VBeltDriveIn]):
         size = "/".join(frame.figure(s.outside_mm, "length", "size").number for s in (c.driver, c.driven))
         return Offered(
             f"{c.belts} × {c.belt.designation}", given_in, r.driven_rpm, c.speed_error_percent, r.centre_mm, r.spare_percent, c.width_mm,
-            max(r.tension.hub_standing_new_n, r.tension.hub_running_n), c.belts * r.tension.mass_kg_m * r.length_mm / 1000,
+            r.tension.shaft_load.newtons, c.belts * r.tension.mass_kg_m * r.length_mm / 1000,
             ((c.driver.outside_mm, c.width_mm), (c.driven.outside_mm, c.width_mm)), c.belts + 2,
             BETTER if c.belt.section.cogged or c.belt.section.family != "classical" else CLASSICAL, f"outside {size} {frame.figure(1, 'length').unit_shown}",
             r.elevation,

@@ -17,7 +17,7 @@ LIMIT_WORDS = {
     "face width": ("face width {v}", "length"),
     "motor sheave": ("driver sheave {v}, too small for the motor's shaft and bearing (NEMA MG 1)", "length"),
     "shaft bore": ("groove bottom {v}, too little for a hub round the shaft", "length"),
-    "shaft pull": ("pull on the shaft {v}", "force"),
+    "shaft load": ("shaft load {v}", "force"),
 }
 UNDEFINED = {"centre distance": "the belt is too short for the sheaves", "rating table": LIMIT_WORDS["rating table"][0]}
 

@@ -80,7 +80,7 @@ def least_on_motor(given: MotorLimitIn | None, power_kw: float, rpm: float) -> t
     try:
         classical = least(False)
     except InputError as e:
-        raise InputError(f"limits.motor.{e.field}", e.value, e.why, e.allowed) from e
+        raise e.at(f"limits.motor.{e.field}") from e
     try:
         with quiet(), collected_notices():
             wedge = least(True)

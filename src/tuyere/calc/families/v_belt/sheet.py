@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from tuyere.calc.answer import MainAnswer, Setting, SheetOut
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
-from tuyere.calc.frame import Frame, main_answer
+from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
 def _kind(kind: str | None) -> str:
@@ -25,24 +25,42 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency:
         designation=f"{r.belts.number} × {r.designation}",
         call_outs=[
             c("n1", "driver", "driver", f(given.driver.speed.value, "speed"), "driver.speed"),
-            c("d1", "driver", f"sheave {_kind(driver.kind)}", f(driver.diameter.value, "length", "size"), "driver.sheave.diameter"),
+            c(
+                "d1",
+                "driver",
+                f"sheave {_kind(driver.kind)}",
+                f(driver.diameter.value, "length", "size"),
+                "driver.sheave.diameter",
+            ),
             c("n2", "driven", "driven", r.driven_speed),
-            c("d2", "driven", f"sheave {_kind(driven.kind)}", f(driven.diameter.value, "length", "size"), "driven.sheave.diameter"),
+            c(
+                "d2",
+                "driven",
+                f"sheave {_kind(driven.kind)}",
+                f(driven.diameter.value, "length", "size"),
+                "driven.sheave.diameter",
+            ),
             c("a", "centre", "centres", r.centre_distance, "centre_distance"),
             c("slack", "slack", "slack, per belt", r.slack),
             c("tight", "tight", "tight, per belt", r.tight),
         ],
         answers=[
-            MainAnswer(key="what", label="", main=f"{r.belts.number} × {r.designation}", unit=f"needs {r.belts_exact.number}",
-                       step=r.belts_exact.step),
+            MainAnswer(
+                key="what",
+                label="",
+                main=f"{r.belts.number} × {r.designation}",
+                unit=f"needs {r.belts_exact.number}",
+                step=r.belts_exact.step,
+            ),
             main_answer("new", "Set each new belt", new, f"{new.low.unit_shown} {at}"),
             main_answer("run", "Set each run-in belt", run, f"{run.low.unit_shown} {at}"),
             main_answer("ear", "New belt, by ear", r.frequency_new, f"Hz on {r.span.shown}"),
-            main_answer("hub", "Pull on each shaft", r.hub_running, f"{r.hub_running.unit_shown} running, {r.hub_standing_new.shown} set new"),
+            shaft_answer(r.shaft_load, r.shaft_load_case),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
-        shaft_load=max(r.hub_running, r.hub_standing_new, key=lambda x: x.value),
+        shaft_load=r.shaft_load,
+        shaft_load_case=r.shaft_load_case,
         emergency=emergency,
         set_line=f"{new.shown} {at}",
         setting=Setting(
@@ -58,4 +76,4 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency:
             remark="The deflection stiffness of the belt behind the forces is recalled with low confidence. A number from the machine's "
             "maker comes first: write it on the machine.",
         ),
-    )  # fmt: skip
+    )

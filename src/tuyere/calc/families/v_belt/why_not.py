@@ -147,4 +147,4 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
     )
 
 
-FIGURED = ("speed", "centre distance", "arc", "rim speed", "belts", "face width", "shaft pull")
+FIGURED = ("speed", "centre distance", "arc", "rim speed", "belts", "face width", "shaft load")
