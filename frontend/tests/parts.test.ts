@@ -55,8 +55,8 @@ describe('remarks', () => {
     })
     const lines = w.findAll('li')
     expect(lines).toHaveLength(2)
-    expect(lines[0]?.text()).toContain('A is assumed. B is assumed.')
-    expect(lines[1]?.text()).toContain('Danger · Stop.')
+    expect(lines[0]?.text()).toContain('Danger · Stop.') // what can hurt comes first
+    expect(lines[1]?.text()).toContain('A is assumed. B is assumed.')
     expect(mount(NoticeList, { props: { notices: [] } }).find('ul').exists()).toBe(false)
   })
   it('name the field a fault belongs to', () => {

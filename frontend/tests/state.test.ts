@@ -1,15 +1,13 @@
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 
 import { attempt } from '@/api/client'
 import { newId, useKept } from '@/shared/state/kept'
 
-const answer = (status: number, body: unknown) =>
-  Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response)
-
 beforeEach(() => {
   localStorage.clear()
-  vi.resetModules()
+  setActivePinia(createPinia())
 })
 
 describe('what is typed', () => {
@@ -20,7 +18,7 @@ describe('what is typed', () => {
     const second = useKept('duty', () => ({ power: '', speed: 'new field' }))
     expect(second.value.value).toEqual({ power: '15hp', speed: '' })
     second.forget()
-    await new Promise((r) => setTimeout(r, 5))
+    await nextTick()
     expect(useKept('duty', () => ({ power: 'fresh' })).value.value).toEqual({ power: 'fresh' })
   })
   it('starts afresh where the stored text is broken', () => {
@@ -51,39 +49,5 @@ describe('a request', () => {
   it('is told apart from no connection at all', async () => {
     const got = await attempt(Promise.reject(new TypeError('Failed to fetch')))
     expect(got.ok ? null : got.offline).toBe(true)
-  })
-})
-
-describe('a save without a connection', () => {
-  it('waits here and is sent once, when it can be', async () => {
-    vi.useFakeTimers()
-    const calls: string[] = []
-    let up = false
-    vi.stubGlobal('fetch', (url: string) => {
-      calls.push(url)
-      return up ? answer(200, { id: 'm' }) : Promise.reject(new TypeError('down'))
-    })
-    const { save, waiting } = await import('@/shared/state/outbox')
-    const got = await save('POST', '/api/machines', { op_id: 'a' })
-    expect(got.ok).toBe(false)
-    expect(waiting.value).toHaveLength(1)
-    expect(JSON.parse(localStorage.getItem('tuyere.outbox') ?? '[]')).toHaveLength(1)
-    await vi.advanceTimersByTimeAsync(5100)
-    expect(waiting.value).toHaveLength(1)
-    up = true
-    await vi.advanceTimersByTimeAsync(5100)
-    expect(waiting.value).toHaveLength(0)
-    await vi.advanceTimersByTimeAsync(20000)
-    expect(calls).toHaveLength(3)
-    expect(JSON.parse(localStorage.getItem('tuyere.outbox') ?? '[]')).toHaveLength(0)
-    vi.useRealTimers()
-    vi.unstubAllGlobals()
-  })
-  it('is not kept when the server refused it: the form has it still', async () => {
-    vi.stubGlobal('fetch', () => answer(422, { type: 'tuyere:refused', title: 'No', status: 422, detail: '', errors: [] }))
-    const { save, waiting } = await import('@/shared/state/outbox')
-    expect((await save('POST', '/api/machines', {})).ok).toBe(false)
-    expect(waiting.value).toHaveLength(0)
-    vi.unstubAllGlobals()
   })
 })

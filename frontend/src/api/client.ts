@@ -17,6 +17,7 @@ function asProblem(error: unknown, status: number): Problem {
     detail: given.detail ?? '',
     errors: given.errors ?? [],
     current: given.current,
+    differences: given.differences,
   }
 }
 
@@ -30,7 +31,7 @@ export async function attempt<T>(
     return { ok: false, problem: asProblem(error, response.status), offline: false }
   } catch {
     const problem = asProblem(
-      { type: 'tuyere:offline', title: 'No connection', detail: 'What you typed is kept on this device.' },
+      { type: 'tuyere:offline', title: 'No connection', detail: 'Nothing was lost here; try again in a moment.' },
       0,
     )
     return { ok: false, problem, offline: true }

@@ -1473,7 +1473,7 @@ export interface components {
         };
         /**
          * BeltIn
-         * @description The belts on the drive.
+         * @description The belts on the drive; 3/BX68 is one joined belt of three.
          */
         BeltIn: {
             /**
@@ -1491,9 +1491,15 @@ export interface components {
             count?: number | null;
             /**
              * Designation
-             * @description such as B90, BX90, 5VX1000
+             * @description such as B90, BX90, 5VX1000, or 3/BX68 for a joined belt
              */
             designation: string;
+            /**
+             * Joined
+             * @description the belts are joined into one by a band over their backs
+             * @default false
+             */
+            joined?: boolean;
         };
         /** BeltJointRequest */
         BeltJointRequest: {
@@ -1894,6 +1900,11 @@ export interface components {
             valid_to: string | null;
             /** What */
             what: string;
+            /**
+             * Wheel Entries
+             * @description driver and driven diameter as text that reads back to what is kept
+             */
+            wheel_entries: string[];
         };
         /**
          * BushingIn
@@ -3418,9 +3429,33 @@ export interface components {
             diameter: number | string;
             /**
              * Groove
-             * @description groove section, or flat for V-belts on a flat pulley
+             * @description groove section, where it is not the belt's own, or flat for V-belts on a flat pulley
+             * @default null
              */
-            groove: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | "flat";
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | "flat" | null;
+            /**
+             * Kind
+             * @description which diameter: outside by tape or caliper (the default), datum or pitch (classical), effective (narrow)
+             * @default null
+             */
+            kind?: ("outside" | "effective" | "datum" | "pitch") | null;
+        };
+        /**
+         * DriverWheelIn
+         * @description The driver sheave; left open, its groove is the belt's own.
+         */
+        DriverWheelIn: {
+            /**
+             * Diameter
+             * @description diameter of the sheave
+             */
+            diameter: number | string;
+            /**
+             * Groove
+             * @description groove section, where it is not the belt's own
+             * @default null
+             */
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | null;
             /**
              * Kind
              * @description which diameter: outside by tape or caliper (the default), datum or pitch (classical), effective (narrow)
@@ -5831,7 +5866,7 @@ export interface components {
          * @description The driving shaft: its speed and its sheave.
          */
         ShaftIn: {
-            sheave: components["schemas"]["SheaveIn"];
+            sheave: components["schemas"]["DriverWheelIn"];
             /**
              * Speed
              * @description speed under load, from nameplate or tachometer
@@ -7119,12 +7154,22 @@ export interface components {
             driver_pitch: components["schemas"]["Figure"];
             frequency_new: components["schemas"]["Band"];
             frequency_run_in: components["schemas"]["Band"];
+            /**
+             * Groove
+             * @description the belt's own groove
+             */
+            groove: string;
             hub_running: components["schemas"]["Figure"];
             hub_standing: components["schemas"]["Figure"];
             hub_standing_new: components["schemas"]["Figure"];
             installation: components["schemas"]["Figure"] | null;
             large_arc: components["schemas"]["Figure"];
             length_factor: components["schemas"]["Figure"];
+            /**
+             * Section
+             * @description belt section, as the search takes it
+             */
+            section: string;
             service_factor: components["schemas"]["Figure"];
             shaft_load: components["schemas"]["Figure"];
             /** Shaft Load Case */

@@ -69,6 +69,19 @@ export interface Fault {
   allowed: string
 }
 
+/** One way to settle a field that two people changed. */
+export interface SettleChoice {
+  word: string
+  shown: string
+  value: unknown
+}
+/** A field that two people changed; the first choice stands until another is taken. */
+export interface Difference {
+  path: string
+  label: string
+  choices: SettleChoice[]
+}
+
 /** The problem document of the API (application/problem+json). */
 export interface Problem {
   type: string
@@ -77,4 +90,8 @@ export interface Problem {
   detail: string
   errors: Fault[]
   current?: Record<string, unknown>
+  /** The operation that waits on this device, where the save got no answer. */
+  kept?: string
+  /** Where yours and theirs differ, field by field. */
+  differences?: Difference[]
 }

@@ -137,6 +137,7 @@ def _write_parts(session: Session, build: Build, parts: Parts, worked: Response[
         length_mm=parts.loop.length_mm,
         length_kind=parts.loop.length_kind,
         strands=parts.loop.strands,
+        joined=parts.loop.joined,
         spec=parts.loop.spec,
     )
     session.add(loop)
@@ -196,9 +197,9 @@ def save_build(session: Session, drive_id: uuid.UUID, form: BuildSave) -> BuildV
     calculation refuses. ``freeze`` settles it: what it takes the place of ends where it begins.
     """
     drive = one(session, Drive, drive_id, lock=True)
+    worked = _worked(form)
     if form.purpose == "found":
         form.adapter.check_found(form.given)
-    worked = _worked(form)
     parts = form.adapter.parts_of(form.given, worked.result)
     builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
     # What is found on the machine is a record of its own: a plan that is being drafted stays as it is.

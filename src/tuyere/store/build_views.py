@@ -10,6 +10,7 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
+from tuyere.calc.as_entered import as_entered
 from tuyere.calc.families.protocol import FAMILIES, LoopPart, Parts, StoredDuty, WheelPart
 from tuyere.calc.frame import Frame
 from tuyere.store.builds import Build, CalcRecord, Element, Loop, RouteStop
@@ -135,6 +136,7 @@ def build_views(session: Session, builds: Sequence[Build], current: Duty | None,
                 basis=r.basis,
                 core_version=r.core_version,
                 settled_for=None if for_duty is own else _then(own, for_duty, units),
+                wheel_entries=[as_entered(w.diameter_mm, w.diameter_typed, "length", units) for w in r.wheels[:2]],
                 input=family.input_of(stored_duty(for_duty), parts_of(r)),
             )
         )

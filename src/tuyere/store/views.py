@@ -110,6 +110,7 @@ class BuildView(Answer):
     basis: str
     core_version: str
     settled_for: DutyThen | None
+    wheel_entries: list[str] = Field(description="driver and driven diameter as text that reads back to what is kept")
     input: dict[str, Any]
 
 

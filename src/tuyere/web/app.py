@@ -6,6 +6,7 @@ import os
 from pathlib import Path
 from typing import Any
 
+import sqlalchemy as sa
 from flask import Response, send_from_directory
 from flask_openapi3 import Info, OpenAPI
 from sqlalchemy.engine import Engine
@@ -20,6 +21,11 @@ DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"
 
 def _operation_id(*, bp_name: str | None = None, name: str, path: str, method: str) -> str:
     return name
+
+
+def _static_headers(headers: Any, _path: str, _url: str) -> None:
+    for name, value in guard.HEADERS.items():
+        headers[name] = value
 
 
 def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
@@ -54,6 +60,16 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     def openapi_document() -> Any:
         return app.json.response(app.api_doc)
 
+    @app.route("/healthz", methods=["GET"])
+    def alive() -> Response:
+        return Response("well\n", 200, content_type="text/plain")
+
+    @app.route("/readyz", methods=["GET"])
+    def ready() -> Response:
+        with app.config["ENGINE"].connect() as connection:
+            connection.execute(sa.text("SELECT 1"))
+        return Response("ready\n", 200, content_type="text/plain")
+
     @app.route("/api/<path:path>", methods=["GET", "POST", "PUT", "PATCH", "DELETE"])
     def no_such_api(path: str) -> Response:
         return problems.problem(404, "not-there", "Not there", f"there is nothing at /api/{path}")
@@ -61,7 +77,9 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     @app.route("/", defaults={"path": ""}, methods=["GET"])
     @app.route("/<path:path>", methods=["GET"])
     def page(path: str) -> Response:
-        # Every address of the single-page app is its index.
+        if path.startswith("assets/"):
+            return Response("not there\n", 404, content_type="text/plain")
+        # Every other address of the single-page app is its index.
         response = send_from_directory(dist, "index.html")
         response.headers["Cache-Control"] = "no-cache"
         return response
@@ -72,6 +90,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
             root=str(dist),
             index_file=False,
             allow_all_origins=False,
+            add_headers_function=_static_headers,
             immutable_file_test=r"^/assets/.*-[A-Za-z0-9_-]{8}\.\w+$",
         )
     return app

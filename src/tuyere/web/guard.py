@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 from typing import Any
 
 from flask import Flask, Response, request
@@ -21,6 +22,21 @@ HEADERS = {
 }
 
 
+def host_of(netloc: str) -> str:
+    """The name in a Host header or an address, without its port.
+
+    >>> host_of("127.0.0.1:8350"), host_of("[::1]:80"), host_of("evil.example")
+    ('127.0.0.1', '[::1]', 'evil.example')
+    """
+    return netloc.partition("]")[0].lower() + "]" if netloc.startswith("[") else netloc.partition(":")[0].lower()
+
+
+def allowed_hosts() -> frozenset[str]:
+    """Loopback names, and those of TUYERE_HOSTS (split by commas) for a deployment behind a proxy."""
+    more = os.environ.get("TUYERE_HOSTS", "")
+    return frozenset({"127.0.0.1", "localhost", "[::1]", *(h.strip().lower() for h in more.split(",") if h.strip())})
+
+
 def _refuse_constant(name: str) -> Any:
     raise ValueError(f"{name} is not a number in JSON")
 
@@ -37,6 +53,17 @@ def register(app: Flask) -> None:
     """Hang the guards on the app."""
     app.json = StrictJson(app)
     app.config["MAX_CONTENT_LENGTH"] = LARGEST_BODY
+
+    @app.before_request
+    def _known_host() -> Response | None:
+        # A page elsewhere can make a browser ask a loopback address under its own name; only our names are answered.
+        if host_of(request.host) not in allowed_hosts():
+            return problem(421, "host", "Not this host", "This server answers to its own names only (TUYERE_HOSTS).")
+        origin = request.headers.get("Origin")
+        writes = request.method not in ("GET", "HEAD", "OPTIONS")
+        if writes and origin and host_of(origin.partition("://")[2]) not in allowed_hosts():
+            return problem(403, "origin", "Not from there", "Only pages of this server may write to it.")
+        return None
 
     @app.before_request
     def _only_json() -> Response | None:

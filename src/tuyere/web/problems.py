@@ -8,7 +8,8 @@ from typing import Any
 
 from flask import Flask, Response, request
 from pydantic import ValidationError
-from sqlalchemy.exc import IntegrityError, OperationalError
+from sqlalchemy.exc import DBAPIError, IntegrityError
+from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
 from tuyere.calc.refusals import echoed, problems_of
@@ -117,12 +118,13 @@ def register(app: Flask) -> None:
             yours=_yours(),
         )
 
-    @app.errorhandler(OperationalError)
-    def _down(e: OperationalError) -> Response:
-        log.error("database: %s", e.orig)
-        return problem(
-            503, "database", "The database does not answer", "What you typed is kept here; try again in a moment."
-        )
+    @app.errorhandler(DBAPIError)
+    @app.errorhandler(PoolTimeout)
+    def _down(e: DBAPIError | PoolTimeout) -> Response:
+        log.error("database: %s", getattr(e, "orig", e))
+        answer = problem(503, "database", "The database does not answer", "Nothing was stored. Try again in a moment.")
+        answer.headers["Retry-After"] = "5"
+        return answer
 
     @app.errorhandler(HTTPException)
     def _http(e: HTTPException) -> Response:

@@ -7,17 +7,19 @@ const props = defineProps<{ notices: Notice[] }>()
 // Assumptions share one line, so that they never push the answer out of sight.
 const isAssumption = (n: Notice) => n.code.endsWith('assumed')
 const assumptions = computed(() => props.notices.filter(isAssumption))
-const rest = computed(() => props.notices.filter((n) => !isAssumption(n)))
+// What can hurt comes first.
+const weight = { danger: 0, caution: 1, info: 2 } as const
+const rest = computed(() => props.notices.filter((n) => !isAssumption(n)).sort((a, b) => weight[a.level] - weight[b.level]))
 const words = { info: 'Note', caution: 'Caution', danger: 'Danger' } as const
 </script>
 
 <template>
   <ul v-if="notices.length" class="notices">
-    <li v-if="assumptions.length" class="caution">
-      <strong>Assumed · </strong>{{ assumptions.map((n) => n.text).join(' ') }}
-    </li>
     <li v-for="n in rest" :key="n.code + n.text" :class="n.level">
       <strong>{{ words[n.level] }} · {{ n.text }}</strong> {{ n.action }}
+    </li>
+    <li v-if="assumptions.length" class="caution">
+      <strong>Assumed · </strong>{{ assumptions.map((n) => n.text).join(' ') }}
     </li>
   </ul>
 </template>

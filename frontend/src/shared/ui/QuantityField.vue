@@ -3,6 +3,7 @@ import { computed, ref, useId } from 'vue'
 
 import type { Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
+import { isBare } from '@/shared/format/units'
 
 // A shop number: typed as it is said, with fraction keys at hand while it has the focus.
 const props = defineProps<{
@@ -17,6 +18,8 @@ const typed = defineModel<string>({ default: '' })
 const id = useId()
 const focused = ref(false)
 const keys = ['1/2', '1/4', '1/8', '1/16', '1/32']
+// What was typed with a unit says it itself.
+const suffix = computed(() => (props.unit && (!typed.value.trim() || isBare(typed.value)) ? props.unit : ''))
 const message = computed(() => (props.fault ? faultText(props.fault) : ''))
 
 function add(fraction: string) {
@@ -39,8 +42,8 @@ function add(fraction: string) {
       @focus="focused = true"
       @blur="focused = false"
     >
-      <template v-if="unit" #suffix
-        ><span class="unit">{{ unit }}</span></template
+      <template v-if="suffix" #suffix
+        ><span class="unit">{{ suffix }}</span></template
       >
     </el-input>
     <div v-if="fractions && focused" class="keys">

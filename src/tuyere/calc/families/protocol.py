@@ -46,6 +46,7 @@ class LoopPart:
     strands: int = 1
     members: int = 1
     spec: dict[str, Any] = field(default_factory=dict)
+    joined: bool = False
 
 
 @dataclass(frozen=True)

@@ -14,6 +14,7 @@ from tuyere.core.vbelt.rate import Given, Rating, rate
 
 LOADS = ("constant torque", "constant power", "fan")
 POINTS = 9
+WIDEST = 100.0  # a frequency drive turns down to a tenth, an engine to a quarter
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +56,10 @@ def speed_range(given: Given, low_rpm: float, high_rpm: float, load: str) -> Spe
     """
     if not low_rpm < high_rpm:
         raise InputError("high", high_rpm, "not over the low speed", "more than the low speed")
+    if high_rpm / low_rpm > WIDEST:
+        raise InputError(
+            "low", low_rpm, "too wide a range for one drive", f"a {WIDEST:.0f}th of the high speed or more"
+        )
     points = []
     for rpm in np.geomspace(low_rpm, high_rpm, POINTS):
         one = replace(

@@ -1,3 +1,6 @@
+import type { Units } from '@/api/types'
+import { withUnit } from '@/shared/format/units'
+
 /** The part of JSON Schema that the input models use. */
 export interface Schema {
   type?: string
@@ -77,6 +80,19 @@ export function bodyOf(fields: Field[], typed: Record<string, string | boolean |
     out[f.name] = f.form === 'number' ? (Number.isFinite(Number(v)) ? Number(v) : v) : v
   }
   return Object.keys(out).length ? out : undefined
+}
+
+/** Flat typed values with the unit that their bare numbers were typed in. */
+export function carryTyped(fields: Field[], typed: Record<string, string | boolean | undefined>, from: Units): typeof typed {
+  const out = { ...typed }
+  for (const f of fields) {
+    if (f.form === 'group') Object.assign(out, carryTyped(f.fields, out, from))
+    else if (f.form === 'quantity') {
+      const v = out[f.path]
+      if (typeof v === 'string') out[f.path] = withUnit(v, from === 'us' ? f.us : f.si)
+    }
+  }
+  return out
 }
 
 /** Flat typed values from an example's nested input. */

@@ -1,18 +1,20 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { onBeforeRouteLeave } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, SelectAnswer, Step } from '@/api/types'
+import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, SelectAnswer, Step, Units } from '@/api/types'
 import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
 import OptionList from '@/features/choose/components/OptionList.vue'
 import ElevationDrawing from '@/features/drive/components/ElevationDrawing.vue'
 import { fit } from '@/features/drive/logic/layout'
 import FaultList from '@/shared/ui/FaultList.vue'
+import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
-import { useKept } from '@/shared/state/kept'
+import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -21,7 +23,7 @@ import CrossSection from '../components/CrossSection.vue'
 import JointCard from '../components/JointCard.vue'
 import RecordTables from '../components/RecordTables.vue'
 import SchemaFields from '../components/SchemaFields.vue'
-import { bodyOf, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
+import { bodyOf, carryTyped, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
 
 interface Answer {
   result: Record<string, unknown>
@@ -32,11 +34,19 @@ interface Answer {
 const props = defineProps<{ name: string }>()
 const settings = useSettings()
 const calc = ref<CalcLine>()
-const { value: typed, forget } = useKept<Record<string, string | boolean | undefined>>(`bench.${props.name}`, () => ({}))
-const answer = ref<Answer>()
-const problem = ref<Problem | null>(null)
-const busy = ref(false)
+// A job's fields go with the job: what is typed here outlives a reload of the page, not the leaving of it.
+const typed = ref<Record<string, string | boolean | undefined>>(sessionKept(`bench.${props.name}`))
+const missing = ref<Problem | null>(null)
+const body = () => ({ units: settings.units, input: bodyOf(fields.value, typed.value) ?? {} })
+const { answer, former, problem, busy, ask, clear } = useQuestion<Answer>(() => JSON.stringify(body()))
 const gone = ref(false)
+const result = ref<HTMLElement>()
+/** The former answer in a word or two, for the line that says it is former. */
+function telling(a: Answer): string {
+  const first = Object.values(a.result).find((x) => typeof x === 'object' && x !== null && 'shown' in x) as { shown: string } | undefined
+  const verdict = Object.values(a.result).find((x) => typeof x === 'string')
+  return [verdict, first?.shown].filter(Boolean).join(', ') || 'The figures'
+}
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const fields = computed<Field[]>(() => (calc.value ? fieldsOf(calc.value.input_schema as Schema & { $defs?: Record<string, Schema> }) : []))
 const leaves = (fs: Field[]): string[] => fs.flatMap((f) => (f.form === 'group' ? leaves(f.fields) : ['input.' + f.path]))
@@ -44,12 +54,14 @@ const others = computed(() => (problem.value?.errors ?? []).filter((e) => !leave
 const frame = computed(() => (answer.value?.elevation ? fit(answer.value.elevation, 520, 230, { left: 14, right: 14, top: 12, bottom: 12 }, 0) : null))
 
 async function work() {
-  busy.value = true
-  const body = { units: settings.units, input: bodyOf(fields.value, typed.value) ?? {} }
-  const got = await calculate<Answer>(props.name, body)
-  busy.value = false
-  problem.value = got.ok ? null : got.problem
-  if (got.ok) answer.value = got.data
+  const sent = body()
+  await ask(() => calculate<Answer>(props.name, sent))
+  await nextTick()
+  if (answer.value && window.innerWidth < 900) result.value?.scrollIntoView({ block: 'start' })
+}
+function empty() {
+  typed.value = {}
+  clear()
 }
 function example() {
   if (calc.value) typed.value = typedOf(calc.value.example.input as Record<string, unknown>)
@@ -58,28 +70,45 @@ function example() {
 onMounted(async () => {
   const got = await attempt(api.GET('/api/calc'))
   if (!got.ok) {
-    problem.value = got.problem
+    missing.value = got.problem
     return
   }
   calc.value = got.data.calculations.find((c) => c.name === props.name)
   gone.value = !calc.value
   setPlace('Bench', calc.value?.title ?? '')
 })
+watch(typed, (v) => sessionStorage.setItem(`tuyere.bench.${props.name}`, JSON.stringify({ units: settings.units, value: v })), { deep: true })
+onBeforeRouteLeave(() => sessionStorage.removeItem(`tuyere.bench.${props.name}`))
+function sessionKept(key: string): Record<string, string | boolean | undefined> {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(`tuyere.${key}`) ?? 'null') as { units: Units; value: Record<string, string> } | null
+    return kept && kept.units === settings.units ? kept.value : {}
+  } catch {
+    return {}
+  }
+}
+// Units switch with the form open: bare numbers keep the unit they were typed in, and the same question is shown anew.
 watch(
   () => settings.units,
-  () => answer.value && void work(),
+  (_now, before) => {
+    const wasAnswered = answer.value !== undefined || former.value !== undefined
+    typed.value = carryTyped(fields.value, typed.value, before)
+    if (wasAnswered && !problem.value) void work()
+  },
+  { flush: 'sync' },
 )
 </script>
 
 <template>
   <main class="page">
+    <FaultList v-if="missing" :faults="[{ path: '', reason: missing.detail || missing.title, allowed: '' }]" />
     <p v-if="gone">There is no calculator of that name. <router-link to="/bench">To the bench</router-link></p>
     <template v-if="calc">
       <div class="row spread">
         <h1>{{ calc.title }}</h1>
         <span class="row">
           <el-button @click="example">Fill in the example</el-button>
-          <el-button @click="forget(), (answer = undefined), (problem = null)">Clear</el-button>
+          <el-button @click="empty">Clear</el-button>
         </span>
       </div>
       <p class="dim">{{ calc.summary }} Source: {{ calc.source }}.</p>
@@ -89,7 +118,8 @@ watch(
           <FaultList :faults="problem && !problem.errors.length ? [{ path: '', reason: problem.detail || problem.title, allowed: '' }] : others" />
           <div class="row"><el-button type="primary" native-type="submit" :loading="busy">Work it out</el-button></div>
         </form>
-        <section class="answer" aria-live="polite">
+        <section ref="result" class="answer" aria-live="polite">
+          <FormerAnswer v-if="former">{{ telling(former) }}</FormerAnswer>
           <template v-if="answer">
             <div v-if="answer.elevation && frame" class="sheet"><svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale"><ElevationDrawing :elevation="answer.elevation" :frame="frame" /></svg></div>
             <CrossSection v-if="name === 'groove-fit'" :groove="answer.result.groove as never" :belt="answer.result.belt as never" :verdict="String(answer.result.verdict)" />

@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { IdentifyAnswer, Problem } from '@/api/types'
+import type { IdentifyAnswer } from '@/api/types'
 import { grooves } from '@/features/choose/logic/fixed'
 import { faultAt, otherFaults } from '@/shared/format/faults'
 import { useKept } from '@/shared/state/kept'
+import { carryFields, LENGTH } from '@/shared/state/carried'
+import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
+import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
@@ -35,9 +38,10 @@ const fresh = () => ({
   centre_low: '',
   centre_high: '',
 })
-const { value: f } = useKept('what-belt', fresh)
-const answer = ref<IdentifyAnswer>()
-const problem = ref<Problem | null>(null)
+const LENGTHS = { top_width: LENGTH, depth: LENGTH, outside_length: LENGTH, driver_diameter: LENGTH, driven_diameter: LENGTH, centre: LENGTH, centre_low: LENGTH, centre_high: LENGTH }
+const { value: f } = useKept('what-belt', fresh, (v, from) => carryFields(v, from, LENGTHS))
+const found = ref<HTMLElement>()
+const { answer, former, problem, ask: askServer, clear } = useQuestion<IdentifyAnswer>(() => JSON.stringify([question(), settings.units]))
 const underneath = [
   { key: 'smooth', name: 'smooth', group: '' },
   { key: 'cogged', name: 'cogged', group: '' },
@@ -46,17 +50,25 @@ const grooveChoices = grooves.filter((g) => !g.includes(' ')).map((key) => ({ ke
 const asks = { marking: ['marking'], tape: ['top_width', 'depth', 'outside_length', 'cogged'], sheaves: ['groove', 'driver_diameter', 'driven_diameter', 'centre', 'centre_low', 'centre_high'] } as const
 const shownFields = computed(() => asks[f.value.way].map((n) => 'input.' + n))
 
-async function ask() {
+function question() {
   const input: Record<string, string> = {}
   for (const name of asks[f.value.way]) if (f.value[name].trim()) input[name] = f.value[name]
-  const got = await attempt(api.POST('/api/calc/belt-identify', { body: { units: settings.units, input } }))
-  problem.value = got.ok ? null : got.problem
-  answer.value = got.ok ? got.data : undefined
+  return input
 }
+async function ask() {
+  const input = question()
+  await askServer(() => attempt(api.POST('/api/calc/belt-identify', { body: { units: settings.units, input } })))
+  await nextTick()
+  found.value?.scrollIntoView({ block: 'start' })
+  found.value?.focus({ preventScroll: true })
+}
+watch(
+  () => settings.units,
+  () => former.value && void ask(),
+)
 function take(way: (typeof ways)[number]['key']) {
   f.value.way = way
-  answer.value = undefined
-  problem.value = null
+  clear()
 }
 onMounted(() => setPlace('', 'What is this belt?'))
 const fault = (name: string) => faultAt(problem.value, 'input.' + name)
@@ -89,7 +101,8 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       <FaultList :faults="otherFaults(problem, shownFields)" />
       <div class="row"><el-button type="primary" native-type="submit">What is it?</el-button></div>
     </form>
-    <section v-if="answer" class="sheet block" role="status">
+    <FormerAnswer v-if="former">{{ former.result.answer }}</FormerAnswer>
+    <section v-if="answer" ref="found" tabindex="-1" class="sheet block" role="status">
       <p class="label">Most likely</p>
       <p class="big figure">{{ answer.result.answer }}</p>
       <p v-if="answer.result.may_be && f.way !== 'tape' && answer.result.may_be !== answer.result.answer"><b>May as well be:</b> {{ answer.result.may_be }}</p>

@@ -2,12 +2,15 @@
 import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { Basis, CompareInput, Option, Picked, Problem, RatingLine, SelectAnswer, SelectInput, ShelfLine } from '@/api/types'
+import type { Basis, CompareInput, Option, Picked, RatingLine, SelectAnswer, SelectInput, ShelfLine } from '@/api/types'
 import { readShelf, stockInput } from '@/features/shelf/logic/shelf'
 import { faultAt, otherFaults } from '@/shared/format/faults'
+import { FORCE, LENGTH, useCarried } from '@/shared/state/carried'
+import { useQuestion } from '@/shared/state/question'
 import { useSettings } from '@/shared/state/settings'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
+import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 
 import { bases, ownInput, readRatings } from '../logic/basis'
 import { selectInput, serviceFactor, type DutyFields } from '../logic/duty'
@@ -25,9 +28,6 @@ import WhyNot from './WhyNot.vue'
 const props = defineProps<{ duty: DutyFields; picked: string; layout?: CompareInput['layout'] }>()
 const emit = defineEmits<{ pick: [picked: Picked] }>()
 const settings = useSettings()
-const answer = ref<SelectAnswer>()
-const problem = ref<Problem | null>(null)
-const busy = ref(false)
 const fixed = ref(nothingFixed())
 const limits = ref(noLimits())
 const open = ref<'' | 'fixed' | 'limits' | 'basis'>('')
@@ -37,6 +37,9 @@ const ratings = ref<RatingLine[]>([])
 const basis = ref<Basis>('ip20-1988')
 const series = ref<'' | 'all' | 'inch' | 'metric'>('')
 const asked = ref<SelectInput>()
+useCarried(fixed, { driver: LENGTH, driven: LENGTH })
+useCarried(limits, { driver_outside: LENGTH, driven_outside: LENGTH, width: LENGTH, driver_shaft: LENGTH, driven_shaft: LENGTH, shaft_pull: FORCE })
+const { answer, former, problem, busy, ask } = useQuestion<SelectAnswer>(() => JSON.stringify([question(), basis.value, settings.units]))
 
 const seriesChoices = [
   { key: 'inch', name: 'Inch sections', group: '' },
@@ -44,19 +47,19 @@ const seriesChoices = [
   { key: 'all', name: 'Both', group: '' },
 ]
 
-async function search() {
-  busy.value = true
+function question(): SelectInput {
   const input = selectInput(props.duty, fixedInput(fixed.value), weights.value, stockInput(shelf.value), {
     limits: limitsInput(limits.value),
     series: series.value || (settings.units === 'us' ? 'inch' : 'all'),
     own_ratings: basis.value === 'own-table' ? ownInput(ratings.value) : undefined,
   })
   if (props.layout) input.layout = props.layout
-  const got = await attempt(api.POST('/api/calc/v-belt-select', { body: { units: settings.units, basis: basis.value, input } }))
-  busy.value = false
+  return input
+}
+async function search() {
+  const input = question()
   asked.value = input
-  problem.value = got.ok ? null : got.problem
-  answer.value = got.ok ? got.data : undefined
+  await ask(() => attempt(api.POST('/api/calc/v-belt-select', { body: { units: settings.units, basis: basis.value, input } })))
 }
 function pick(o: Option) {
   if (!answer.value || !asked.value) return
@@ -71,12 +74,8 @@ onMounted(async () => {
   shelf.value = await readShelf(settings.units)
   ratings.value = await readRatings(settings.units)
 })
-watch(weights, () => answer.value && void search())
-watch([basis, series], () => answer.value && void search())
-watch(
-  () => [props.duty, settings.units] as const,
-  () => answer.value && void search(),
-)
+// What is chosen here is asked again at once; what is typed is asked when the person says so.
+watch([weights, basis, series, () => settings.units], () => former.value && void search())
 const anything = computed(() => anythingFixed(fixed.value))
 defineExpose({ search, anything })
 </script>
@@ -101,6 +100,7 @@ defineExpose({ search, anything })
     </form>
     <p v-if="busy" role="status" class="dim">Searching every standard V-belt drive…</p>
     <FaultList :faults="hidden" />
+    <FormerAnswer v-if="former">The V-belt drives that were found</FormerAnswer>
     <WeightsFieldset v-if="answer" v-model="weights" :stock="shelf.length > 0" />
     <OptionList v-if="answer" :answer="answer" :own="asked?.own_ratings" :words="orderWords(weights)" :picked="picked" @pick="pick" />
     <WhyNot v-if="answer && asked" :search="asked" :basis="basis" />

@@ -1,4 +1,6 @@
-import type { Duty, SelectInput, ServiceFactor } from '@/api/types'
+import type { Duty, DriveInput, SelectInput, ServiceFactor, Units } from '@/api/types'
+import { withLeaf } from '@/shared/format/nested'
+import { carryFields, LENGTH, POWER } from '@/shared/state/carried'
 
 /** A duty as typed; empty means left open. */
 export interface DutyFields {
@@ -31,30 +33,29 @@ export const emptyDuty = (): DutyFields => ({
   surroundings: '',
 })
 
-/** The fields of a stored duty, as its figures are shown, units written out. */
+/** The fields of a stored duty: texts that read back to the very value that is kept, as they were typed where they were. */
 export function fieldsOf(duty: Duty): DutyFields {
   const s = (duty.service_factor ?? {}) as Record<string, unknown>
   const text = (x: unknown) => (x === undefined || x === null ? '' : String(x))
   return {
-    power: duty.power.shown,
-    driver_speed: duty.driver_speed.shown,
-    driven_speed: duty.driven_speed.shown,
-    tolerance: duty.tolerance_origin === 'assumed' ? '' : duty.tolerance.number,
+    ...duty.entries,
     driver: text(s.driver),
     machine: text(s.machine),
     hours_a_day: text(s.hours_a_day),
     chokes: s.chokes === true,
     assume: text(s.assume),
-    centre: duty.centre?.shown ?? '',
-    centre_give: duty.centre_give?.shown ?? '',
     surroundings: duty.surroundings,
   }
 }
 
+/** The fields with the unit that bare numbers were typed in. */
+export const carryDuty = <T extends DutyFields>(f: T, from: Units): T =>
+  carryFields<DutyFields>(f, from, { power: POWER, centre: LENGTH, centre_give: LENGTH }) as T
+
 /** The service factor as the calculations take it; undefined where nothing was said. */
 export function serviceFactor(f: DutyFields): ServiceFactor | undefined {
   if (f.assume.trim()) return { assume: f.assume }
-  if (!f.driver && !f.machine) return undefined
+  if (!f.driver && !f.machine && !f.hours_a_day.trim() && !f.chokes) return undefined
   return {
     driver: f.driver || undefined,
     machine: f.machine || undefined,
@@ -87,9 +88,8 @@ export function selectInput(
 }
 
 /** The body that saves a duty. */
-export function dutyBody(f: DutyFields, units: 'us' | 'si', rev: number, op_id: string, name: string) {
+export function dutyBody(f: DutyFields, units: Units, rev: number, name: string) {
   return {
-    op_id,
     rev,
     units,
     created_by_name: name,
@@ -102,4 +102,16 @@ export function dutyBody(f: DutyFields, units: 'us' | 'si', rev: number, op_id: 
     centre_give: f.centre_give.trim() || undefined,
     surroundings: f.surroundings,
   }
+}
+
+/** A drive's input with what a stored duty asks of it: its power, its speeds, how hard it is. */
+export function forDuty(input: DriveInput, duty: Duty, speedField: string): DriveInput {
+  const tolerance = duty.tolerance_origin === 'assumed' ? undefined : duty.tolerance.value
+  const asked = {
+    ...input,
+    power: duty.power.value,
+    service_factor: duty.service_factor ?? undefined,
+    wanted: { speed: duty.driven_speed.value, tolerance },
+  }
+  return withLeaf(asked, speedField, duty.driver_speed.value)
 }

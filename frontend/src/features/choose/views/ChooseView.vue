@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue'
+import { nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
 import type { Build, CompareAnswer, Drive, Machine, Picked, Problem } from '@/api/types'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
+import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
+import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -17,19 +19,19 @@ import DutyFieldset from '../components/DutyFieldset.vue'
 import BeltSearch from '../components/BeltSearch.vue'
 import FamilyBoard from '../components/FamilyBoard.vue'
 import QuestionsFieldset from '../components/QuestionsFieldset.vue'
-import { dutyBody, emptyDuty, type DutyFields } from '../logic/duty'
+import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '../logic/duty'
 import { compareInput, type Question } from '../logic/questions'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
 const router = useRouter()
 const settings = useSettings()
-const { value: duty, forget } = useKept('choose.duty', emptyDuty)
+const { value: duty, forget } = useKept('choose.duty', emptyDuty, carryDuty)
 const belts = ref<InstanceType<typeof BeltSearch>>()
-const board = ref<CompareAnswer>()
 const asked = ref<Question[]>([])
-const problem = ref<Problem | null>(null)
-const busy = ref(false)
+const said = () => JSON.stringify([compareInput(duty.value, asked.value), settings.units])
+const { answer: board, former, problem, busy, ask, clear } = useQuestion<CompareAnswer>(said)
+const saveForm = ref<HTMLElement>()
 const picked = ref<Picked>()
 const pickedKey = ref('')
 const machines = ref<Machine[]>([])
@@ -37,52 +39,53 @@ const { value: target, forget: forgetTarget } = useKept('choose.target', () => (
   machine: '',
   newMachine: '',
   drive: 'Main drive',
-  ids: [newId(), newId(), newId(), newId(), newId(), newId()],
+  ids: [newId(), newId()],
 }))
 const saving = ref<Problem | null>(null)
 
 async function search() {
   // A part that stays is a V-belt part: then only V-belts are searched.
   if (belts.value?.anything) {
-    board.value = undefined
+    clear()
     return belts.value.search()
   }
-  busy.value = true
   picked.value = undefined
   pickedKey.value = ''
-  const got = await attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input: { ...compareInput(duty.value, asked.value), series: settings.units === 'us' ? 'inch' : 'all' } } }))
-  busy.value = false
-  problem.value = got.ok ? null : got.problem
-  board.value = got.ok ? got.data : undefined
+  const input = { ...compareInput(duty.value, asked.value), series: settings.units === 'us' ? ('inch' as const) : ('all' as const) }
+  await ask(() => attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input } })))
 }
-function pick(p: Picked, key: string) {
+async function pick(p: Picked, key: string) {
   picked.value = p
   pickedKey.value = key
+  // The saving stands above the options: the eye and the focus go there.
+  await nextTick()
+  saveForm.value?.scrollIntoView({ block: 'start' })
+  saveForm.value?.focus()
 }
 async function keep() {
   if (!picked.value) return
   const name = settings.name
   const t = target.value
-  const [m = '', mo = '', d = '', dopId = '', dutyOp = '', buildOp = ''] = t.ids
+  const [m = '', d = ''] = t.ids
   let machine = t.machine
   if (!machine) {
-    const made = await save<Machine>('POST', '/api/machines', { id: m, op_id: mo, name: t.newMachine, created_by_name: name })
+    const made = await save<Machine>('POST', '/api/machines', { id: m, name: t.newMachine, created_by_name: name }, `the machine ${t.newMachine}`)
     if (!made.ok) return void (saving.value = made.problem)
     machine = made.data.id
   }
-  const drive = await save<Drive>('POST', `/api/machines/${machine}/drives`, { id: d, op_id: dopId, name: t.drive, created_by_name: name })
+  const drive = await save<Drive>('POST', `/api/machines/${machine}/drives`, { id: d, name: t.drive, created_by_name: name }, `the drive ${t.drive}`)
   if (!drive.ok) return void (saving.value = drive.problem)
-  const stored = await save<Drive>('PUT', `/api/drives/${drive.data.id}/duty`, dutyBody(duty.value, settings.units, 0, dutyOp, name))
+  const stored = await save<Drive>('PUT', `/api/drives/${drive.data.id}/duty`, dutyBody(duty.value, settings.units, drive.data.duty?.rev ?? 0, name), `the duty of ${t.drive}`)
   if (!stored.ok) return void (saving.value = stored.problem)
   const build = await save<Build>('POST', `/api/drives/${drive.data.id}/builds`, {
-    op_id: buildOp,
+    rev: drive.data.builds.find((b) => b.state === 'draft')?.rev ?? 0,
     purpose: 'designed',
     created_by_name: name,
     units: settings.units,
     family: picked.value.family,
     basis: picked.value.basis,
     input: picked.value.input,
-  })
+  }, `a build of ${t.drive}`)
   if (!build.ok) return void (saving.value = build.problem)
   forget()
   forgetTarget()
@@ -104,9 +107,10 @@ function takeQuery() {
   if (given.power && given.centre) void search()
 }
 watch(() => route.query, takeQuery)
+// The same question in the other system: its bare numbers carry their unit by now.
 watch(
   () => settings.units,
-  () => board.value && void search(),
+  () => former.value && void search(),
 )
 onMounted(async () => {
   setPlace('', 'Choose a drive')
@@ -127,7 +131,8 @@ onMounted(async () => {
         <el-button type="primary" native-type="submit" :loading="busy">{{ busy ? 'Searching every standard drive…' : 'Find drives' }}</el-button>
       </div>
     </form>
-    <form v-if="picked" class="sheet duty" @submit.prevent="keep">
+    <FormerAnswer v-if="former || (problem && picked)" :refused="!!problem">The drives that were found</FormerAnswer>
+    <form v-if="picked && !former" ref="saveForm" class="sheet duty" tabindex="-1" @submit.prevent="keep">
       <h2>Put {{ picked.name }} on a machine</h2>
       <div class="fields">
         <ChoiceField

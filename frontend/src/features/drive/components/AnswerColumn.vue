@@ -1,28 +1,43 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { DriveAnswer } from '@/api/types'
+import type { Build, DriveAnswer, Duty } from '@/api/types'
 import { wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
-const props = defineProps<{ answer: DriveAnswer; title: string; books?: boolean }>()
+const props = defineProps<{ answer: DriveAnswer; title: string; books?: boolean; settledFor?: Build['settled_for']; duty?: Duty | null }>()
 const emit = defineEmits<{ how: [step: string, title: string]; more: []; books: [] }>()
 
 const settings = useSettings()
+const urgent = computed(() => props.answer.notices.filter((n) => n.level === 'danger'))
+const rest = computed(() => props.answer.notices.filter((n) => n.level !== 'danger'))
+const held = computed(() => props.answer.sheet?.wanted)
+const heldWords = computed(() => {
+  const w = held.value
+  if (!w) return ''
+  return `${w.speed.unit_shown}; wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.within ? 'on speed' : w.error.value > 0 ? `${w.error.number.replace('-', '')} % too fast` : `${w.error.number.replace('-', '')} % too slow`}`
+})
 // The first answer says what the drive is; the page knows whether it is found, designed or fitted.
 const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ...a, label: a.label ? wheelName(settings.wheelWord, a.label) : props.title })))
 </script>
 
 <template>
   <section class="sheet answers" aria-label="Answers">
+    <NoticeList v-if="urgent.length" :notices="urgent" class="urgent" />
+    <p v-if="settledFor" class="then">Settled for {{ settledFor.power.shown }}, {{ settledFor.driver_speed.shown }}. All figures here are for the duty now<template v-if="duty">: {{ duty.power.shown }}, {{ duty.driver_speed.shown }}</template>.</p>
     <div v-for="row in rows" :key="row.key" class="row-answer" :class="{ tall: row.main.length > 16 }">
       <p class="label">{{ row.label }}</p>
       <p class="main figure" :class="{ long: row.main.length > 16 }">{{ row.main }}</p>
       <p class="unit">{{ row.unit }}</p>
       <button v-if="row.step" type="button" class="how ask-how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
     </div>
-    <NoticeList :notices="answer.notices" class="remarks" />
+    <div v-if="held && answer.sheet" class="row-answer" :class="{ off: !held.within }">
+      <p class="label">Driven speed</p>
+      <p class="main figure">{{ answer.sheet.driven_speed.number }}</p>
+      <p class="unit">{{ heldWords }}</p>
+    </div>
+    <NoticeList :notices="rest" class="remarks" />
     <p class="more">
       <button type="button" class="plain" @click="emit('more')">All figures of this drive</button>
       <button v-if="books" type="button" class="plain" @click="emit('books')">By every book</button>
@@ -76,6 +91,19 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
   grid-area: how;
   align-self: center;
   justify-self: end;
+}
+.urgent {
+  margin-bottom: 6px;
+}
+.then {
+  border-left: 5px solid var(--warm);
+  background: var(--panel);
+  padding: 4px 10px;
+  font-size: 15px;
+}
+.off .unit {
+  color: var(--ink);
+  font-weight: 600;
 }
 .remarks {
   margin-top: 8px;

@@ -1,30 +1,32 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 
-import type { Drive, Duty, Problem } from '@/api/types'
+import type { Drive, Problem } from '@/api/types'
 import DutyFieldset from '@/features/choose/components/DutyFieldset.vue'
-import { dutyBody, emptyDuty, fieldsOf } from '@/features/choose/logic/duty'
+import { carryDuty, dutyBody, emptyDuty, fieldsOf } from '@/features/choose/logic/duty'
 import FaultList from '@/shared/ui/FaultList.vue'
+import SettleBoth from '@/shared/ui/SettleBoth.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { otherFaults } from '@/shared/format/faults'
-import { newId, useKept } from '@/shared/state/kept'
+import { useKept } from '@/shared/state/kept'
+import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
 const props = defineProps<{ drive: Drive }>()
-const emit = defineEmits<{ saved: [drive: Drive] }>()
+const emit = defineEmits<{ saved: [drive: Drive]; again: [] }>()
 const settings = useSettings()
-const fresh = () => ({ op_id: newId(), rev: props.drive.duty?.rev ?? 0, ...(props.drive.duty ? fieldsOf(props.drive.duty) : emptyDuty()) })
-const { value: fields, forget } = useKept(`duty.${props.drive.id}.${settings.units}`, fresh)
+const fresh = () => ({ rev: props.drive.duty?.rev ?? 0, ...(props.drive.duty ? fieldsOf(props.drive.duty) : emptyDuty()) })
+const { value: fields, forget } = useKept(`duty.${props.drive.id}`, fresh, carryDuty)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const done = ref(false)
-const theirs = computed(() => problem.value?.current as unknown as Duty | undefined)
+const body = computed(() => dutyBody(fields.value, settings.units, fields.value.rev, settings.name))
 
-async function submit() {
+async function submit(what: Record<string, unknown> = body.value) {
   busy.value = true
-  const f = fields.value
-  const got = await save<Drive>('PUT', `/api/drives/${props.drive.id}/duty`, dutyBody(f, settings.units, f.rev, f.op_id, settings.name))
+  done.value = false
+  const got = await save<Drive>('PUT', `/api/drives/${props.drive.id}/duty`, what, `the duty of ${props.drive.name}`)
   busy.value = false
   if (!got.ok) {
     problem.value = got.problem
@@ -32,37 +34,29 @@ async function submit() {
   }
   problem.value = null
   done.value = true
+  forget()
   emit('saved', got.data)
-}
-function overTheirs() {
-  fields.value.rev = theirs.value?.rev ?? 0
-  fields.value.op_id = newId()
-  void submit()
 }
 function keepTheirs() {
   problem.value = null
   forget()
-  window.location.reload()
+  emit('again')
 }
+useLater(problem, keepTheirs)
+// Another version came in: what stands here unchanged follows it.
 watch(
   () => props.drive.duty?.rev,
   () => forget(),
 )
+watch(body, () => (done.value = false), { deep: true })
 </script>
 
 <template>
-  <form class="stage" @submit.prevent="submit">
+  <form class="stage" @submit.prevent="submit()">
     <DutyFieldset v-model="fields" :problem="problem" />
     <WordField v-model="fields.surroundings" label="Surroundings: wet, hot, dusty, oily" />
-    <div v-if="problem?.type === 'tuyere:stale'" class="stale" role="alert">
-      <p>
-        <strong>Somebody else saved this duty meanwhile.</strong> Theirs: {{ theirs?.power.shown }}, {{ theirs?.driver_speed.shown }} to
-        {{ theirs?.driven_speed.shown }}. Yours: {{ fields.power }}, {{ fields.driver_speed }} to {{ fields.driven_speed }}. Nothing is lost.
-      </p>
-      <el-button @click="overTheirs">Save mine over theirs</el-button>
-      <el-button @click="keepTheirs">Keep theirs</el-button>
-    </div>
-    <FaultList v-else :faults="otherFaults(problem, ['power', 'driver_speed', 'driven_speed', 'tolerance', 'centre', 'service_factor'])" />
+    <SettleBoth v-if="problem?.type === 'tuyere:stale'" :problem="problem" what="this duty" :yours="body" @save="submit" @theirs="keepTheirs" />
+    <FaultList v-else :faults="otherFaults(problem, ['power', 'driver_speed', 'driven_speed', 'tolerance', 'centre', 'centre_give', 'service_factor'])" />
     <div class="row">
       <el-button type="primary" native-type="submit" :loading="busy">Save the duty</el-button>
       <span v-if="done" class="dim" role="status">Saved.</span>
@@ -74,13 +68,5 @@ watch(
 .stage {
   display: grid;
   gap: 12px;
-}
-.stale {
-  border-left: 5px solid var(--warm);
-  background: var(--panel);
-  padding: 10px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
 }
 </style>

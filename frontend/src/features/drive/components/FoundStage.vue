@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 
-import { api, attempt } from '@/api/client'
-import type { Build, Drive, FamilyLine, Problem } from '@/api/types'
+import type { Build, Drive, Problem, Units } from '@/api/types'
 import { bodyOf } from '@/features/bench/logic/schema'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -10,7 +9,10 @@ import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import { shortDate } from '@/shared/format/words'
-import { newId, useKept } from '@/shared/state/kept'
+import { withUnit } from '@/shared/format/units'
+import { useFamilies } from '@/shared/state/families'
+import { useKept } from '@/shared/state/kept'
+import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 import { grooves } from '@/features/choose/logic/fixed'
@@ -23,29 +25,47 @@ const emit = defineEmits<{ saved: []; open: [build: Build] }>()
 const settings = useSettings()
 const us = computed(() => settings.units === 'us')
 const adding = ref(!props.drive.builds.length)
-const { value: f, forget } = useKept(`found.${props.drive.id}`, () => ({
-  op_id: newId(),
-  family: props.drive.builds[0]?.family ?? 'v-belt',
-  typed: {} as Record<string, string | boolean | undefined>,
-  power: props.drive.duty?.power.shown ?? '',
-  speed: props.drive.duty?.driver_speed.shown ?? '',
-  driver: '',
-  driven: '',
-  kind: 'outside',
-  groove: 'B',
-  belt: '',
-  count: '',
-  flat: false,
-  temporary: false,
-  reason: '',
-  promised: '',
-}))
-const families = ref<FamilyLine[]>([])
+// What is known of the drive stands in the fields already: it is looked at and put right, not typed anew.
+interface Known {
+  driver: { sheave: { kind?: string; groove: string } }
+  driven: { sheave: { groove: string } }
+}
+const last = props.drive.builds.find((b) => b.family === 'v-belt' && b.state === 'frozen')
+const known = last?.input as unknown as Known | undefined
+const carry = (v: ReturnType<typeof fresh>, from: Units) => {
+  const length = from === 'us' ? 'in' : 'mm'
+  return { ...v, power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'), driver: withUnit(v.driver, length), driven: withUnit(v.driven, length) }
+}
+function fresh() {
+  return {
+    family: props.drive.builds[0]?.family ?? 'v-belt',
+    typed: {} as Record<string, string | boolean | undefined>,
+    power: props.drive.duty?.entries.power ?? '',
+    speed: props.drive.duty?.entries.driver_speed ?? '',
+    driver: last?.wheel_entries[0] ?? '',
+    driven: last?.wheel_entries[1] ?? '',
+    kind: known?.driver.sheave.kind ?? 'outside',
+    groove: known?.driver.sheave.groove ?? '',
+    belt: '',
+    count: '',
+    flat: known?.driven.sheave.groove === 'flat',
+    temporary: false,
+    reason: '',
+    promised: '',
+    ended: '',
+  }
+}
+const { value: f, forget } = useKept(`found.${props.drive.id}`, fresh, carry)
+const { families } = useFamilies()
 const family = computed(() => families.value.find((x) => x.key === f.value.family))
 const form = ref<InstanceType<typeof FoundFamily>>()
-onMounted(async () => {
-  const got = await attempt(api.GET('/api/families'))
-  if (got.ok) families.value = got.data.families
+const top = ref<HTMLElement>()
+// What a press opens is gone to.
+watch(adding, async (on) => {
+  if (!on) return
+  await nextTick()
+  top.value?.focus()
+  top.value?.scrollIntoView({ block: 'start' })
 })
 const kinds = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, name: key, group: '' }))
 const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))
@@ -56,11 +76,16 @@ function countTyped(text: string): number | string | undefined {
   const n = Number(text)
   return text.trim() === '' ? undefined : Number.isFinite(n) ? n : text
 }
+useLater(problem, () => {
+  forget()
+  adding.value = false
+  emit('saved')
+})
 const says: Record<string, string> = { found: 'as found', designed: 'designed', fitted: 'fitted' }
 
 async function submit() {
   busy.value = true
-  const wheel = (diameter: string) => ({ diameter, kind: f.value.kind, groove: f.value.groove })
+  const wheel = (diameter: string) => ({ diameter, kind: f.value.kind, groove: f.value.groove || undefined })
   const service_factor = props.drive.duty?.service_factor ?? undefined
   const input =
     f.value.family === 'v-belt'
@@ -73,18 +98,19 @@ async function submit() {
         }
       : { power: f.value.power, service_factor, [family.value?.speed_field ?? 'speed']: f.value.speed, ...bodyOf(form.value?.fields ?? [], f.value.typed) }
   const got = await save<Build>('POST', `/api/drives/${props.drive.id}/builds`, {
-    op_id: f.value.op_id,
     rev: 0,
     purpose: 'found',
     freeze: true,
     units: settings.units,
     family: f.value.family,
     created_by_name: settings.name,
-    temporary: f.value.temporary,
+    // Left open, a mark that stands goes on standing.
+    temporary: f.value.temporary || undefined,
+    temporary_ended: f.value.ended,
     temporary_reason: f.value.temporary ? f.value.reason : '',
     promised_date: f.value.temporary ? f.value.promised || undefined : undefined,
     input,
-  })
+  }, `what is on ${props.drive.name}`)
   busy.value = false
   if (got.ok) {
     forget()
@@ -115,17 +141,17 @@ async function submit() {
     </table>
     <el-button v-if="!adding" class="start" @click="adding = true">Write down what is on it now</el-button>
     <form v-else @submit.prevent="submit">
-      <h2>What is on the machine</h2>
+      <h2 ref="top" tabindex="-1">What is on the machine</h2>
       <div class="fields">
         <ChoiceField v-model="f.family" label="Kind of drive" :choices="families.map((x) => ({ key: x.key, name: x.title, group: '' }))" />
         <template v-if="f.family === 'v-belt'">
-          <QuantityField v-model="f.driver" label="Driver diameter" :unit="us ? 'in' : 'mm'" example="5 3/8" fractions :fault="faultAt(problem, 'input.driver.sheave')" />
-          <QuantityField v-model="f.driven" label="Driven diameter" :unit="us ? 'in' : 'mm'" example="14 1/2" fractions :fault="faultAt(problem, 'input.driven.sheave')" />
+          <WordField v-model="f.belt" label="Belt, as it is marked" :fault="faultAt(problem, 'input.belt.designation', 'input.belt.construction')" />
+          <QuantityField v-model="f.count" label="How many are on it" :fault="faultAt(problem, 'input.belt.count')" />
+          <QuantityField v-model="f.driver" label="Driver diameter" :unit="us ? 'in' : 'mm'" example="5 3/8" fractions :fault="faultAt(problem, 'input.driver.sheave.diameter', 'input.driver.sheave.kind')" />
+          <QuantityField v-model="f.driven" label="Driven diameter" :unit="us ? 'in' : 'mm'" example="14 1/2" fractions :fault="faultAt(problem, 'input.driven.sheave.diameter', 'input.driven.sheave.kind')" />
           <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />
-          <ChoiceField v-model="f.groove" label="Groove" :choices="grooveChoices" />
+          <ChoiceField v-model="f.groove" label="Groove, where it is not the belt's own" :choices="grooveChoices" clearable :fault="faultAt(problem, 'input.driver.sheave.groove', 'input.driven.sheave.groove')" />
           <el-checkbox v-model="f.flat" label="The driven is a flat pulley" />
-          <WordField v-model="f.belt" label="Belt, as it is marked" :fault="faultAt(problem, 'input.belt.designation')" />
-          <QuantityField v-model="f.count" label="How many" assumed="as needed" :fault="faultAt(problem, 'input.belt.count')" />
         </template>
         <QuantityField v-model="f.power" label="Motor power" :unit="us ? 'hp' : 'kW'" :fault="faultAt(problem, 'input.power')" />
         <QuantityField v-model="f.speed" label="Motor speed" unit="rpm" :fault="faultAt(problem, 'input.driver.speed', 'input.speed', 'input.driver_speed')" />
@@ -133,16 +159,18 @@ async function submit() {
           <el-checkbox v-model="f.temporary" label="It is only there for now" />
           <p v-if="faultAt(problem, 'temporary') && !f.temporary" class="field-fault">{{ faultText(faultAt(problem, 'temporary')!) }}</p>
         </div>
+        <WordField v-if="faultAt(problem, 'temporary_ended') || f.ended" v-model="f.ended" label="How the temporary one ended" :fault="faultAt(problem, 'temporary_ended')" />
         <template v-if="f.temporary">
           <WordField v-model="f.reason" label="Why, and what will put it right" :fault="faultAt(problem, 'temporary_reason')" />
           <div class="date">
             <label class="label" for="promised">Promised for</label>
             <input id="promised" v-model="f.promised" type="date" />
+            <p v-if="faultAt(problem, 'promised_date')" class="field-fault">{{ faultText(faultAt(problem, 'promised_date')!) }}</p>
           </div>
         </template>
       </div>
       <FoundFamily v-if="family && f.family !== 'v-belt'" ref="form" :key="f.family" v-model="f.typed" :family="family" :problem="problem" />
-      <FaultList :faults="otherFaults(problem, [...(form?.fields ?? []).map((x) => 'input.' + x.path), 'input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason', 'temporary'])" />
+      <FaultList :faults="otherFaults(problem, [...(form?.fields ?? []).map((x) => 'input.' + x.path), 'input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason', 'temporary_ended', 'promised_date', 'temporary'])" />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it as found</el-button>
         <router-link v-if="f.family === 'v-belt'" class="ask" to="/what-belt">What is this belt?</router-link>

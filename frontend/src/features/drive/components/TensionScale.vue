@@ -15,12 +15,11 @@ onMounted(() => {
 onBeforeUnmount(() => watcher?.disconnect())
 
 const r = computed(() => props.answer.result)
-const top = computed(() => Math.max(r.value.tension_new.high.value, r.value.slip_design.value) * 1.16)
+const top = computed(() => r.value.tension_new.high.value * 1.16)
 const x = (newtons: number) => 10 + ((width.value - 20) * newtons) / top.value
 const marks = computed(() => {
   const t = r.value
   return [
-    { key: 'design', v: t.slip_design, word: 'slips at full design power under' },
     { key: 'low', v: t.tension_run_in.low, word: '' },
     { key: 'mid', v: t.tension_new.low, word: '' },
     { key: 'high', v: t.tension_new.high, word: '' },
@@ -30,7 +29,7 @@ const marks = computed(() => {
 
 <template>
   <div ref="host" class="scale">
-    <svg :width="width" height="150" role="img" :aria-label="`Static tension per belt: slips at duty power under ${r.slip_duty.shown}; run-in ${r.tension_run_in.shown}; new ${r.tension_new.shown}`">
+    <svg :width="width" height="100" role="img" :aria-label="`Static tension per belt: slips at duty power under ${r.slip_duty.shown}; run-in ${r.tension_run_in.shown}; new ${r.tension_new.shown}`">
       <defs>
         <pattern id="slips" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="8" stroke="var(--hot)" stroke-width="2" />
@@ -44,14 +43,11 @@ const marks = computed(() => {
       <text :x="(x(r.tension_new.low.value) + x(r.tension_new.high.value)) / 2" y="51" class="in onnew">new</text>
       <line :x1="x(0)" :x2="width - 10" y1="62" y2="62" class="axis" />
       <template v-for="m in marks" :key="m.key">
-        <line v-if="m.key !== 'design'" :x1="x(m.v.value)" :x2="x(m.v.value)" y1="62" y2="69" class="axis" />
-        <text v-if="m.key !== 'design'" :x="x(m.v.value)" y="85" class="tick">{{ m.v.number }}</text>
+        <line :x1="x(m.v.value)" :x2="x(m.v.value)" y1="62" y2="69" class="axis" />
+        <text :x="x(m.v.value)" y="85" class="tick">{{ m.v.number }}</text>
       </template>
       <text :x="x(0)" y="85" class="tick first">0</text>
       <text :x="width - 10" y="20" class="last">static tension per belt, {{ r.static_tension.unit_shown }}</text>
-      <line :x1="x(r.slip_design.value)" :x2="x(r.slip_design.value)" y1="64" y2="106" class="lead" />
-      <circle :cx="x(r.slip_design.value)" cy="106" r="3.6" class="dot" />
-      <text :x="x(r.slip_design.value)" y="126" class="in">{{ r.slip_design.number }}: slips at full design power (plain statics)</text>
     </svg>
   </div>
 </template>
@@ -96,15 +92,6 @@ text {
   font-weight: 600;
 }
 .axis {
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-.lead {
-  stroke: var(--dim);
-  stroke-dasharray: 2 3;
-}
-.dot {
-  fill: var(--sheet);
   stroke: var(--ink);
   stroke-width: 1.6;
 }

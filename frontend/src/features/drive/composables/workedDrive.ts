@@ -5,7 +5,11 @@ import { api, attempt } from '@/api/client'
 import type { Basis, DriveAnswer, DriveInput, Problem, VBeltAnswer, VBeltInput } from '@/api/types'
 import { useSettings } from '@/shared/state/settings'
 
-import { asUnderstood, withLeaf, without } from '../logic/normalise'
+import { withLeaf } from '@/shared/format/nested'
+
+import { asUnderstood, without } from '../logic/normalise'
+
+type Groove = NonNullable<VBeltInput['driver']['sheave']['groove']>
 
 /** A drive on the bench: its input, the core's answer to it, and the refusal of the last change if there was one. */
 export function useWorkedDrive() {
@@ -70,8 +74,10 @@ export function useWorkedDrive() {
       problem.value = { type: '', title: reason, status: 422, detail: reason, errors: [{ path: 'input.centre_distance', reason, allowed: 'type another belt' }] }
       return false
     }
-    const driven = { ...now.driven.sheave, groove: now.driven.sheave.groove }
-    const section = was.result.designation.replace(/ ?[0-9.]+(?= |$)/, '').trim()
+    const own = was.result.groove as Groove
+    const driver = { ...now.driver.sheave, groove: now.driver.sheave.groove ?? own }
+    const driven = { ...now.driven.sheave, groove: now.driven.sheave.groove ?? own }
+    const section = was.result.section
     busy.value = true
     const got = await attempt(
       api.POST('/api/calc/v-belt-select', {
@@ -85,7 +91,8 @@ export function useWorkedDrive() {
             driven_speed: was.result.driven_speed.value,
             tolerance: 50,
             centre: { about: typed },
-            fixed: { driver: now.driver.sheave, driven, section },
+            fixed: { driver, driven, section },
+            slip: now.slip,
             limits: { belts: 20 },
             series: 'all',
             own_ratings: now.own_ratings,

@@ -25,14 +25,6 @@ export function asUnderstood<T>(input: T, echo: Record<string, unknown>): T {
   return out as T
 }
 
-/** A copy of a nested record with one leaf changed; the path is dotted. */
-export function withLeaf<T extends object>(input: T, path: string, value: unknown): T {
-  const [head = '', ...rest] = path.split('.')
-  const record = input as Record<string, unknown>
-  const inner = rest.length ? withLeaf((record[head] ?? {}) as object, rest.join('.'), value) : value
-  return { ...input, [head]: inner }
-}
-
 /** A copy of a record without some of its top fields. */
 export function without<T extends object>(input: T, names: readonly string[]): T {
   return Object.fromEntries(Object.entries(input).filter(([k]) => !names.includes(k))) as T

@@ -3,13 +3,14 @@ import type { Build, Drive, DriveAnswer } from '@/api/types'
 import type { Stage } from '../components/StageStrip.vue'
 
 /** The state of a drive's stages, each with one short true line. */
-export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAnswer | null): Stage[] {
+export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAnswer | null, working = false): Stage[] {
   const found = drive.builds.find((b) => b.purpose !== 'designed')
   const duty = drive.duty
   const r = answer?.sheet
   const assumed = answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
   const danger = answer?.notices.some((n) => n.level === 'danger')
   const short = r ? r.spare.value < 0 : false
+  const off = r?.wanted && !r.wanted.within ? `${Math.abs(r.wanted.error.value) < 10 ? r.wanted.error.number.replace('-', '') : Math.round(Math.abs(r.wanted.error.value))} % too ${r.wanted.error.value > 0 ? 'fast' : 'slow'}` : ''
   return [
     {
       key: 'found',
@@ -26,8 +27,8 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'choose',
       word: 'Choose',
-      line: r ? (short ? `${r.spare.number.replace('-', '')} % short` : `${r.spare.number} % to spare`) : build ? 'see what is wrong' : 'find a drive',
-      state: r ? (danger ? 'act' : short ? 'watch' : 'fine') : build ? 'act' : 'none',
+      line: !r && working ? 'being worked' : r ? (off ? `${off}, ${short ? 'short' : `${r.spare.number} % to spare`}` : short ? `${r.spare.number.replace('-', '')} % short` : `${r.spare.number} % to spare`) : build ? 'see what is wrong' : 'find a drive',
+      state: !r && working ? 'none' : r ? (danger ? 'act' : short || off ? 'watch' : 'fine') : build ? 'act' : 'none',
     },
     {
       key: 'tension',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
@@ -8,7 +8,11 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { wheelName } from '@/shared/format/words'
-import { newId, useKept } from '@/shared/state/kept'
+import SettleBoth from '@/shared/ui/SettleBoth.vue'
+import { forDuty } from '@/features/choose/logic/duty'
+import { useFamilies } from '@/shared/state/families'
+import { useKept } from '@/shared/state/kept'
+import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
@@ -20,6 +24,7 @@ import ChooseStage from '../components/ChooseStage.vue'
 import DutyStage from '../components/DutyStage.vue'
 import ElevationSheet from '../components/ElevationSheet.vue'
 import FoundStage from '../components/FoundStage.vue'
+import MarkAsk from '../components/MarkAsk.vue'
 import StageStrip from '../components/StageStrip.vue'
 import TensionStage from '../components/TensionStage.vue'
 import { useWorkedDrive } from '../composables/workedDrive'
@@ -39,21 +44,19 @@ const faultPath = ref('')
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const all = ref(false)
 const books = ref(false)
-const page = ref<HTMLElement>()
 // A change that is not saved yet outlives the tab.
 const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
   input: null as DriveInput | null,
   family: 'v-belt',
   calc: 'v-belt-drive',
   basis: 'ip20-1988' as Basis,
-  op_id: newId(),
 }))
 
 const stage = computed({
   get: () => (typeof route.query.stage === 'string' ? route.query.stage : (build.value ? 'tension' : drive.value?.duty ? 'choose' : 'duty')),
   set: (s) => void router.replace({ query: { ...route.query, stage: s } }),
 })
-const stages = computed(() => (drive.value ? stagesOf(drive.value, build.value, worked.answer.value) : []))
+const stages = computed(() => (drive.value ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value) : []))
 const labels = computed(() =>
   worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet, settings.wheelWord) : [],
 )
@@ -61,8 +64,16 @@ const titles: Record<string, string> = { found: 'As found', designed: 'Designed'
 const title = computed(() => (worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen'))
 const fault = computed(() => worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ?? worked.problem.value?.errors[0])
 const layout = computed(() => worked.input.value?.layout as { angle: number; clockwise: boolean } | undefined)
+const { known } = useFamilies()
+const settled = ref(false)
+const unsavedBar = ref<HTMLElement>()
+// The last save, so that what it was asked can be added and it can be sent again.
+const sent = ref<Record<string, unknown>>({})
+const anyway = ref(false)
 // What the options are held against: the build that is shown, not a change that is being tried.
 const today = ref<Sheet | null>(null)
+const asksMark = computed(() => saving.value?.errors.some((e) => e.path.startsWith('temporary') || e.path === 'promised_date') ?? false)
+const told = computed(() => (saving.value && !asksMark.value && saving.value.type !== 'tuyere:stale' ? saving.value.detail || saving.value.title : ''))
 const draft = computed(() => drive.value?.builds.find((b) => b.state === 'draft'))
 
 async function load(keepShown = false) {
@@ -74,6 +85,7 @@ async function load(keepShown = false) {
   drive.value = got.data
   setPlace(got.data.machine.name, got.data.name)
   if (keepShown) return
+  settled.value = false
   const unsaved = kept.value.input
   if (unsaved) {
     build.value = got.data.builds[0]
@@ -86,6 +98,7 @@ async function load(keepShown = false) {
     const first = builds.find((b) => b.id === route.query.build) ?? onIt ?? builds[0]
     if (first) await show(first)
   }
+  settled.value = true
 }
 async function show(b: Build) {
   build.value = b
@@ -114,13 +127,26 @@ function remember() {
 async function pick(p: Picked) {
   faultPath.value = ''
   worked.basis.value = p.basis ?? 'ip20-1988'
-  if (await worked.take(p.family, p.calc, p.input)) remember()
-  page.value?.parentElement?.scrollTo({ top: 0 })
+  if (await worked.take(p.family, p.calc, await asked(p.family, p.input))) remember()
+  // What the press opened is the saving: the eye and the focus go there.
+  await nextTick()
+  unsavedBar.value?.scrollIntoView({ block: 'center' })
+  unsavedBar.value?.focus()
+}
+/** An input with what the duty of this drive asks, so that its speed is held against the wanted one. */
+async function asked(family: string, input: DriveInput): Promise<DriveInput> {
+  const of = (await known()).find((f) => f.key === family)
+  return of && drive.value?.duty ? forDuty(input, drive.value.duty, of.speed_field) : input
 }
 async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
   if (!worked.input.value) return
-  const got = await save<Build>('POST', `/api/drives/${props.id}/builds`, {
-    op_id: kept.value.op_id,
+  // A change that was refused is not on the drawing: settling would leave it out without a word.
+  if (freeze && worked.problem.value && !anyway.value) {
+    anyway.value = true
+    return
+  }
+  anyway.value = false
+  await send({
     rev: draft.value?.rev ?? 0,
     purpose,
     freeze,
@@ -130,6 +156,10 @@ async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
     family: worked.family.value,
     input: worked.input.value,
   })
+}
+async function send(body: Record<string, unknown>) {
+  sent.value = body
+  const got = await save<Build>('POST', `/api/drives/${props.id}/builds`, body, `a build of ${drive.value?.name ?? 'a drive'}`)
   if (!got.ok) {
     saving.value = got.problem
     return
@@ -150,10 +180,24 @@ async function undo() {
     forget()
   }
 }
-function dutySaved(d: Drive) {
-  drive.value = d
-  stage.value = 'choose'
+async function theirs() {
+  saving.value = null
+  forget()
+  worked.changed.value = false
+  await load()
 }
+/** The duty holds for everything that is shown: what stands here is worked for it at once. */
+async function dutySaved(d: Drive) {
+  drive.value = d
+  if (worked.changed.value && worked.input.value) {
+    if (await worked.work(await asked(worked.family.value, worked.input.value))) remember()
+  } else {
+    const now = d.builds.find((b) => b.id === build.value?.id)
+    if (now) await show(now)
+  }
+  if (!build.value) stage.value = 'choose'
+}
+useLater(saving, () => void theirs())
 onMounted(() => void load())
 watch(
   () => settings.units,
@@ -166,7 +210,7 @@ watch(
 </script>
 
 <template>
-  <main ref="page" class="page drive">
+  <main class="page drive">
     <FaultList :faults="otherFaults(missing, [])" />
     <p v-if="!drive && !missing" class="dim">Reading the drive…</p>
     <template v-if="drive">
@@ -182,8 +226,9 @@ watch(
             @cancel="worked.problem.value = null"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
           />
-          <AnswerColumn :answer="worked.answer.value" :title="title" :books="worked.family.value === 'v-belt'" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" @books="books = true" />
+          <AnswerColumn :settled-for="worked.changed.value ? null : build?.settled_for" :duty="drive.duty" :answer="worked.answer.value" :title="title" :books="worked.family.value === 'v-belt'" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" @books="books = true" />
         </template>
+        <div v-else-if="!settled" class="sheet empty wide"><p class="dim" role="status">Working the drive…</p></div>
         <div v-else class="sheet empty wide">
           <h2>{{ drive.name }}: nothing drawn yet</h2>
           <p v-if="worked.problem.value">The build on record cannot be worked:</p>
@@ -195,23 +240,30 @@ watch(
           </div>
         </div>
       </div>
-      <div v-if="worked.changed.value" class="sheet unsaved" role="status">
+      <div v-if="worked.changed.value" ref="unsavedBar" class="sheet unsaved" role="status" tabindex="-1">
         <strong>Changed here, not saved.</strong>
         <el-button type="primary" @click="keep('designed', false)">Save as draft</el-button>
         <el-button @click="keep('fitted', true)">It is fitted: settle it</el-button>
         <el-button @click="undo">Put back</el-button>
-        <span v-if="saving" class="hot">{{ saving.detail || saving.title }}</span>
+        <span v-if="told" class="hot">{{ told }}</span>
       </div>
       <div v-else-if="build?.state === 'draft'" class="sheet unsaved">
         <strong>Build {{ build.no }} is a draft.</strong>
         <el-button @click="keep('fitted', true)">It is fitted: settle it</el-button>
         <el-button @click="keep('designed', true)">Settle it as designed</el-button>
-        <span v-if="saving" class="hot">{{ saving.detail || saving.title }}</span>
+        <span v-if="told" class="hot">{{ told }}</span>
       </div>
+      <p v-if="anyway" class="sheet unsaved" role="alert">
+        <strong>The last change was refused and is not part of this:</strong> {{ worked.problem.value?.detail }}
+        <el-button @click="(anyway = true), keep('fitted', true)">Settle it without that change</el-button>
+        <el-button @click="anyway = false">Not yet</el-button>
+      </p>
+      <MarkAsk v-if="saving && asksMark" class="sheet unsaved" :problem="saving" @save="(m: Record<string, unknown>) => send({ ...sent, ...m })" />
+      <SettleBoth v-if="saving?.type === 'tuyere:stale'" :problem="saving" what="this draft" :yours="sent" @save="send" @theirs="theirs" />
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage v-if="stage === 'found'" :key="drive.builds.length" :drive="drive" :showing="build?.id ?? ''" @saved="load()" @open="show" />
-        <DutyStage v-else-if="stage === 'duty'" :key="settings.units" :drive="drive" @saved="dutySaved" />
+        <DutyStage v-else-if="stage === 'duty'" :drive="drive" @saved="dutySaved" @again="load()" />
         <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="layout" :today="today" @pick="pick" @duty="stage = 'duty'" />
         <template v-else>
           <TensionStage v-if="worked.answer.value" :answer="worked.answer.value" :sources="drive.machine.energy_sources" />

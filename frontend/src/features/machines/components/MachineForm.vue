@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 
 import type { Machine, Problem } from '@/api/types'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import WordField from '@/shared/ui/WordField.vue'
-import { faultAt, otherFaults } from '@/shared/format/faults'
+import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
+import SettleBoth from '@/shared/ui/SettleBoth.vue'
 import { newId, useKept } from '@/shared/state/kept'
+import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
@@ -27,7 +29,6 @@ const energies = ['electric', 'engine', 'pneumatic', 'hydraulic', 'spring', 'gra
 }))
 const m = props.machine
 const { value: fields, forget } = useKept(m ? `machine.${m.id}` : 'machine.new', () => ({
-  op_id: newId(),
   id: newId(),
   rev: m?.rev ?? 0,
   name: m?.name ?? '',
@@ -39,13 +40,17 @@ const { value: fields, forget } = useKept(m ? `machine.${m.id}` : 'machine.new',
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 
-async function submit() {
-  busy.value = true
+const twin = computed(() => faultAt(problem.value, 'same_name'))
+const body = computed((): Record<string, unknown> => {
   const f = fields.value
-  const common = { name: f.name, tag: f.tag, area: f.area, kind: f.kind, energy_sources: f.energy }
-  const got = m
-    ? await save<Machine>('PUT', `/api/machines/${m.id}`, { ...common, walk_order: m.walk_order, rev: f.rev })
-    : await save<Machine>('POST', '/api/machines', { ...common, op_id: f.op_id, id: f.id, created_by_name: settings.name })
+  const common = { name: f.name, tag: f.tag, area: f.area, kind: f.kind, energy_sources: f.energy, created_by_name: settings.name }
+  return m ? { ...common, walk_order: m.walk_order, rev: f.rev } : { ...common, id: f.id }
+})
+
+async function submit(what: Record<string, unknown> = body.value) {
+  busy.value = true
+  const label = `the machine ${fields.value.name}`
+  const got = m ? await save<Machine>('PUT', `/api/machines/${m.id}`, what, label) : await save<Machine>('POST', '/api/machines', what, label)
   busy.value = false
   if (got.ok) {
     forget()
@@ -54,16 +59,15 @@ async function submit() {
     problem.value = got.problem
   }
 }
-function saveOverTheirs() {
-  const current = problem.value?.current as unknown as Machine
-  fields.value.rev = current.rev
-  problem.value = null
-  void submit()
-}
+useLater(problem, () => {
+  const id = m?.id ?? fields.value.id
+  forget()
+  emit('saved', id)
+})
 </script>
 
 <template>
-  <form class="sheet form" @submit.prevent="submit">
+  <form class="sheet form" @submit.prevent="submit()">
     <div class="fields">
       <WordField v-model="fields.name" label="Name" :fault="faultAt(problem, 'name')" />
       <WordField v-model="fields.tag" label="Tag" :fault="faultAt(problem, 'tag')" />
@@ -80,15 +84,12 @@ function saveOverTheirs() {
     <div class="row">
       <el-button @click="fields.energy.push({ type: 'electric', isolation_point: '', steps: '' })">Add an energy source</el-button>
     </div>
-    <div v-if="problem?.type === 'tuyere:stale'" class="stale" role="alert">
-      <p>
-        <strong>Changed meanwhile by somebody else.</strong> Theirs: {{ (problem.current as { name?: string })?.name }},
-        {{ (problem.current as { area?: string })?.area }}. Yours stands above; nothing is lost.
-      </p>
-      <el-button @click="saveOverTheirs">Save mine over theirs</el-button>
-      <el-button @click="forget(), emit('saved', m?.id ?? '')">Keep theirs</el-button>
+    <SettleBoth v-if="problem?.type === 'tuyere:stale'" :problem="problem" what="this machine" :yours="body" @save="submit" @theirs="forget(), emit('saved', m?.id ?? '')" />
+    <div v-else-if="twin" class="twin" role="alert">
+      <p><strong>{{ faultText(twin) }}</strong></p>
+      <el-button @click="submit({ ...body, same_name: true })">It is another machine</el-button>
     </div>
-    <FaultList v-else :faults="otherFaults(problem, ['name', 'tag', 'area', 'kind', 'energy_sources'])" />
+    <FaultList v-else :faults="otherFaults(problem, ['name', 'tag', 'area', 'kind'])" />
     <div class="row">
       <el-button type="primary" native-type="submit" :loading="busy">Save the machine</el-button>
     </div>
@@ -106,7 +107,7 @@ function saveOverTheirs() {
   border-top: 1px solid var(--line);
   padding-top: 10px;
 }
-.stale {
+.twin {
   border-left: 5px solid var(--warm);
   background: var(--panel);
   padding: 10px;

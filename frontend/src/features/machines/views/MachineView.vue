@@ -22,7 +22,7 @@ const machine = ref<Machine>()
 const problem = ref<Problem | null>(null)
 const driveProblem = ref<Problem | null>(null)
 const editing = ref(false)
-const { value: fresh, forget } = useKept(`drive.new.${props.id}`, () => ({ id: newId(), op_id: newId(), name: '' }))
+const { value: fresh, forget } = useKept(`drive.new.${props.id}`, () => ({ id: newId(), name: '' }))
 
 async function load() {
   editing.value = false
@@ -36,7 +36,7 @@ async function load() {
 }
 async function addDrive() {
   const body = { ...fresh.value, created_by_name: settings.name }
-  const got = await save<Drive>('POST', `/api/machines/${props.id}/drives`, body)
+  const got = await save<Drive>('POST', `/api/machines/${props.id}/drives`, body, `the drive ${fresh.value.name}`)
   if (got.ok) {
     forget()
     void router.push(`/drives/${got.data.id}`)

@@ -1,7 +1,7 @@
 import { onMounted, ref, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
 
 import type { Problem } from '@/api/types'
-import { newId, useKept } from '@/shared/state/kept'
+import { useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
@@ -18,16 +18,21 @@ export function useBroughtList<Line, Preview>(
   const lines: ShallowRef<Line[]> = shallowRef([])
   const looked: ShallowRef<Preview | undefined> = shallowRef()
   const problem: Ref<Problem | null> = ref(null)
-  const { value: entry, forget } = useKept(key, () => ({ text: '', op_id: newId() }))
+  const { value: entry, forget } = useKept(key, () => ({ text: '' }))
 
+  // A list that was looked through is that list: another text is looked through anew.
+  watch(
+    () => entry.value.text,
+    () => (looked.value = undefined),
+  )
   async function look() {
     const got = await preview(settings.units, entry.value.text)
     problem.value = got.ok ? null : got.problem
     looked.value = got.ok ? got.data : undefined
   }
   async function keep() {
-    const body = { op_id: entry.value.op_id, created_by_name: settings.name, units: settings.units, text: entry.value.text, leave_out_wrong: true }
-    const got = await save<{ lines: Line[] }>('PUT', url, body)
+    const body = { created_by_name: settings.name, units: settings.units, text: entry.value.text, leave_out_wrong: true }
+    const got = await save<{ lines: Line[] }>('PUT', url, body, 'a list')
     problem.value = got.ok ? null : got.problem
     if (!got.ok) return
     lines.value = got.data.lines

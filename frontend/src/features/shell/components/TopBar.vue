@@ -2,11 +2,11 @@
 import { ref } from 'vue'
 
 import { place } from '@/shared/state/place'
-import { waiting } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
 import CommandLine from './CommandLine.vue'
 import SettingsPanel from './SettingsPanel.vue'
+import WaitingList from './WaitingList.vue'
 
 const settings = useSettings()
 const open = ref(false)
@@ -30,7 +30,7 @@ const initials = () =>
     <p class="place">
       <span v-if="place.area">{{ place.area }} · </span><strong>{{ place.name }}</strong>
     </p>
-    <p v-if="waiting.length" class="waiting">{{ waiting.length }} not sent yet, kept here</p>
+    <WaitingList />
     <CommandLine />
     <div class="switch" role="group" aria-label="Units">
       <button type="button" :aria-pressed="settings.units === 'us'" @click="settings.units = 'us'">in · lbf</button>
@@ -72,10 +72,6 @@ const initials = () =>
   min-width: 0;
 }
 .place strong {
-  font-weight: 600;
-}
-.waiting {
-  color: var(--warm);
   font-weight: 600;
 }
 .switch {

@@ -5,9 +5,11 @@ from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
 from tuyere.calc.wanted import hold_speed
+from tuyere.core.notices import notice
 from tuyere.core.vbelt.rate import emergency, rate, seated
 
 GROUP = "V-belts"
+JOINED = " joined"
 
 
 @calculation(
@@ -35,6 +37,14 @@ def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     worked = rate(core)
     frame.elevation = worked.elevation
     out = drive_out(worked, core, frame)
+    if given.belt.joined:
+        out = out.model_copy(update={"designation": f"{out.designation}{JOINED}"})
+        notice(
+            "info",
+            "joined",
+            f"A joined belt counts as {worked.belts} single belts of its section (common practice); its band keeps them from turning over.",
+            "input.belt.designation",
+        )
     frame.sheet = hold_speed(
         v_belt_sheet(given, out, frame, why),
         given.wanted,

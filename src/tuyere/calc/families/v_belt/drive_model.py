@@ -1,8 +1,10 @@
 """Input and answer of one whole V-belt drive."""
 
-from typing import Annotated, Literal
+import re
+from typing import Annotated, Any, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
+from pydantic_core import PydanticCustomError
 
 from tuyere.calc.answer import Answer, Band, Figure
 from tuyere.calc.entry import Power
@@ -18,17 +20,35 @@ from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import Given, Rating
 from tuyere.core.vbelt.v_flat import flat_pulley
 
+JOINED = re.compile(r"^\s*(\d{1,2})\s*/\s*(\S.*)$")
+
 
 class BeltIn(Input):
-    """The belts on the drive."""
+    """The belts on the drive; 3/BX68 is one joined belt of three."""
 
-    designation: Annotated[Text, Field(description="such as B90, BX90, 5VX1000")]
+    designation: Annotated[Text, Field(description="such as B90, BX90, 5VX1000, or 3/BX68 for a joined belt")]
+    joined: bool = Field(default=False, description="the belts are joined into one by a band over their backs")
     construction: Literal["plain", "link"] = Field(
         default="plain", description="plain, or a link belt of that section in its place"
     )
     count: Annotated[Whole, Field(ge=1, le=30)] | None = Field(
         default=None, description="belts on the drive; left open, as many as are needed"
     )
+
+    @model_validator(mode="before")
+    @classmethod
+    def _read_joined(cls, data: Any) -> Any:
+        """A joined marking says the section, the length and how many."""
+        if not isinstance(data, dict) or not isinstance(text := data.get("designation"), str):
+            return data
+        found = JOINED.match(text)
+        if found is None:
+            return data
+        count = int(found[1])
+        if data.get("count") not in (None, count):
+            raise PydanticCustomError("quantity", "{why}", {"why": f"{text.strip()} is {count} belts joined; the count says otherwise",
+                                                            "allowed": f"{count}, or the marking of a single belt"})  # fmt: skip
+        return {**data, "designation": found[2].strip(), "count": count, "joined": True}
 
 
 class VBeltDriveIn(Input):
@@ -49,6 +69,8 @@ class VBeltDriveOut(Answer):
     """The drive worked through. Tensions and deflection forces are per belt, hub loads for all belts."""
 
     designation: str
+    section: str = Field(description="belt section, as the search takes it")
+    groove: str = Field(description="the belt's own groove")
     basis: str = Field(description="the book it is rated by")
     basis_source: str
     belts: Figure
@@ -107,12 +129,13 @@ def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
     flat = wheel.groove == "flat"
     if flat and wheel.kind not in (None, "outside"):
         raise InputError("driven.sheave.kind", wheel.kind, "a flat pulley has an outside diameter only", "outside")
-    driven = flat_pulley(wheel.diameter.value, one.section) if flat else sheave_of(wheel, "driven.sheave")
+    own = one.section.groove
+    driven = flat_pulley(wheel.diameter.value, one.section) if flat else sheave_of(wheel, "driven.sheave", own)
     return Given(
         given.power.value,
         factor_of(given.service_factor),
         given.driver.speed.value,
-        sheave_of(given.driver.sheave, "driver.sheave"),
+        sheave_of(given.driver.sheave, "driver.sheave", own),
         driven,
         one,
         given.belt.count,
@@ -146,6 +169,8 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         )
     return VBeltDriveOut(
         designation=given.belt.designation + (" link" if given.link else ""),
+        section=given.belt.section.name,
+        groove=given.belt.section.groove,
         basis=r.one_belt.basis_title,
         basis_source=r.one_belt.basis_source,
         belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),

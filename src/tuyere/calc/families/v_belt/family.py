@@ -31,7 +31,7 @@ from tuyere.core.vbelt.choose import Candidate, search
 from tuyere.core.vbelt.limits import Wanted as Search
 from tuyere.core.vbelt.rate import Given, rate
 
-LINK = " link"
+LINK, JOINED = " link", " joined"
 CLASSICAL, BETTER = (93.0, 96.0), (95.0, 98.0)
 
 
@@ -67,13 +67,14 @@ class VBelts(Family[VBeltDriveIn]):
     def parts_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> Parts:
         """Two sheaves and the belts; one member a belt."""
         belts = int(result.belts.value)
+        of = belt(given.belt.designation).section
 
         def wheel(s: SheaveIn) -> WheelPart:
-            return WheelPart("sheave", s.diameter.value, s.kind or "outside", s.groove, s.diameter.typed, grooves=belts)
+            groove = s.groove or of.groove
+            return WheelPart("sheave", s.diameter.value, s.kind or "outside", groove, s.diameter.typed, grooves=belts)
 
-        of = belt(given.belt.designation).section
         loop = LoopPart(
-            of.name, result.designation, result.belt_length.value, of.line_kind, belts, belts, _spec(given),
+            of.name, result.designation, result.belt_length.value, of.line_kind, belts, belts, _spec(given), given.belt.joined,
         )  # fmt: skip
         return Parts(wheel(given.driver.sheave), wheel(given.driven.sheave), loop, result.centre_distance.value, given.layout.angle,
                      given.layout.clockwise)  # fmt: skip
@@ -81,7 +82,8 @@ class VBelts(Family[VBeltDriveIn]):
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input."""
 
-        construction = {"construction": "link"} if parts.loop.designation.endswith(LINK) else {}
+        named = parts.loop.designation
+        made = {"construction": "link"} if named.endswith(LINK) else {"joined": True} if named.endswith(JOINED) else {}
 
         def wheel(w: WheelPart) -> dict[str, Any]:
             return {"sheave": {"diameter": w.diameter_mm, "kind": w.diameter_kind, "groove": w.profile}}
@@ -90,8 +92,7 @@ class VBelts(Family[VBeltDriveIn]):
             **duty.common,
             "driver": {"speed": duty.driver_rpm, **wheel(parts.driver)},
             "driven": wheel(parts.driven),
-            "belt": {"designation": parts.loop.designation.removesuffix(LINK), "count": parts.loop.strands}
-            | construction,
+            "belt": {"designation": named.removesuffix(LINK).removesuffix(JOINED), "count": parts.loop.strands} | made,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         }
         for kept in ("slip", "own_ratings"):
@@ -106,6 +107,8 @@ class VBelts(Family[VBeltDriveIn]):
 
     def what(self, designation: str, strands: int) -> str:
         """Belts are counted."""
+        if designation.endswith(JOINED):
+            return f"{strands}/{designation}"
         return f"{strands} × {designation}"
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:

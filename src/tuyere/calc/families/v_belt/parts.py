@@ -68,17 +68,25 @@ class SheaveIn(Input):
     groove: Groove = Field(description="groove section")
 
 
+class DriverWheelIn(SheaveIn):
+    """The driver sheave; left open, its groove is the belt's own."""
+
+    groove: Groove | None = Field(default=None, description="groove section, where it is not the belt's own")  # type: ignore[assignment]
+
+
 class ShaftIn(Input):
     """The driving shaft: its speed and its sheave."""
 
     speed: Speed = Field(description="speed under load, from nameplate or tachometer")
-    sheave: SheaveIn
+    sheave: DriverWheelIn
 
 
 class DrivenWheelIn(SheaveIn):
     """The driven sheave, or a flat pulley that V-belts run on."""
 
-    groove: Groove | Literal["flat"] = Field(description="groove section, or flat for V-belts on a flat pulley")  # type: ignore[assignment]
+    groove: Groove | Literal["flat"] | None = Field(  # type: ignore[assignment]
+        default=None, description="groove section, where it is not the belt's own, or flat for V-belts on a flat pulley"
+    )
 
 
 class DrivenIn(Input):
@@ -87,8 +95,11 @@ class DrivenIn(Input):
     sheave: DrivenWheelIn
 
 
-def sheave_of(given: SheaveIn, field: str) -> Sheave:
-    """The core's sheave; an outside diameter is taken where the kind is left open, and said."""
+def sheave_of(given: SheaveIn, field: str, own: str = "") -> Sheave:
+    """The core's sheave; an outside diameter is taken where the kind is left open, and said.
+
+    ``own`` is the belt's own groove, for a wheel whose groove is left open.
+    """
     kind = given.kind
     if kind is None:
         kind = "outside"
@@ -99,4 +110,4 @@ def sheave_of(given: SheaveIn, field: str) -> Sheave:
             f"input.{field}.kind",
             "Say which diameter it is.",
         )
-    return sheave(given.diameter.value, kind, given.groove, field)
+    return sheave(given.diameter.value, kind, given.groove or own, field)

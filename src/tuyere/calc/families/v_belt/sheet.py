@@ -6,9 +6,24 @@ from tuyere.calc.answer import MainAnswer, Setting, SheetOut
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
+EVERY = (
+    "Every belt of the set: one that reads well under the others is odd, worn or stretched; then a new set. "
+    "Set by the average. Check alignment again while tightening."
+)
+
 
 def _kind(kind: str | None) -> str:
     return "OD" if kind in (None, "outside") else str(kind)
+
+
+def two_theories(r: VBeltDriveOut) -> str:
+    """One sentence where the published form and plain statics disagree on the full design power; empty where they do not."""
+    if r.slip_design.value <= r.tension_run_in.low.value:
+        return ""
+    return (
+        f"Two theories: the association's form sets a run-in belt from {r.tension_run_in.low.shown}, plain statics would have "
+        f"{r.slip_design.shown} for the full design power; stay in the upper part of the band where loads are hard. "
+    )
 
 
 def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency: str = "") -> SheetOut:
@@ -16,13 +31,14 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency:
     f, c = frame.figure, frame.call_out
     driver, driven = given.driver.sheave, given.driven.sheave
     at = f"at {r.deflection.shown}"
+    what = f"{r.belts.number}/{r.designation}" if given.belt.joined else f"{r.belts.number} × {r.designation}"
     new, run = r.deflection_force_new, r.deflection_force_run_in
     room = ""
     if r.installation is not None and r.take_up is not None:
         room = f"Room: centres *{r.installation.shown}* closer to fit, *{r.take_up.shown}* further to take up."
     return SheetOut(
         family="v-belt",
-        designation=f"{r.belts.number} × {r.designation}",
+        designation=what,
         call_outs=[
             c("n1", "driver", "driver", f(given.driver.speed.value, "speed"), "driver.speed"),
             c(
@@ -48,7 +64,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency:
             MainAnswer(
                 key="what",
                 label="",
-                main=f"{r.belts.number} × {r.designation}",
+                main=what,
                 unit=f"needs {r.belts_exact.number}",
                 step=r.belts_exact.step,
             ),
@@ -69,11 +85,12 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency:
                 "Slacken the take-up fully; lay the belts in, never pry or roll them on.",
                 f"Free span *{r.span.shown}*: press one belt at mid-span, square to it, by *{r.deflection.shown}*.",
                 f"Read the force. New belt *{new.shown}*, run-in belt *{run.shown}*, per belt.",
-                "Every belt of the set; take the average. Check alignment again while tightening.",
+                EVERY if r.belts.value > 1 and not given.belt.joined else "Check alignment again while tightening.",
                 "New belts relax: check again after 24 hours of running.",
             ],
             room=room,
-            remark="The deflection stiffness of the belt behind the forces is recalled with low confidence. A number from the machine's "
+            remark=two_theories(r)
+            + "The deflection stiffness of the belt behind the forces is recalled with low confidence. A number from the machine's "
             "maker comes first: write it on the machine.",
         ),
     )
