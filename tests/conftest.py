@@ -45,7 +45,7 @@ def pytest_terminal_summary(terminalreporter: pytest.TerminalReporter, config: p
 def cluster() -> Iterator[Cluster]:
     """A private cluster apart from the demo's, kept between runs for speed."""
     home = data_home().parent / f"{data_home().name}-test"
-    made = Cluster(home, 54400, lasting=False)
+    made = Cluster(home, 28400, lasting=False)
     made.create()
     made.start()
     yield made

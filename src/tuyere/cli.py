@@ -95,7 +95,7 @@ def db(options: argparse.Namespace) -> int:
     url = os.environ.get("TUYERE_DATABASE_URL")
     cluster = None
     if not url:
-        cluster = Cluster(setup.data_home(), 54360)
+        cluster = Cluster(setup.data_home(), 28360)
         if not (cluster.data / "PG_VERSION").exists():
             raise OpsError(
                 "there is no demo database and TUYERE_DATABASE_URL is not set",
@@ -128,13 +128,35 @@ def checks(_options: argparse.Namespace) -> int:
     return list_outside()
 
 
+def _port(text: str) -> int:
+    try:
+        port = int(text)
+    except ValueError:
+        port = 0
+    if not 1 <= port <= 65535:
+        raise argparse.ArgumentTypeError(f"{text} is not a port: 1 to 65535")
+    return port
+
+
+def _agreed() -> bool:
+    """Whether a person says that what was entered may go; nobody to ask is a no."""
+    try:
+        return (
+            input("--reset takes away all that was entered and loads the demo afresh. Type yes to do it: ").strip()
+            == "yes"
+        )
+    except EOFError:
+        return False
+
+
 def main(arguments: list[str] | None = None) -> int:
     """Parse and run; returns the exit status."""
     parser = argparse.ArgumentParser(prog="tuyere")
     commands = parser.add_subparsers(dest="command", required=True)
     p = commands.add_parser("demo")
     p.add_argument("--reset", action="store_true")
-    p.add_argument("--port", type=int, default=8350)
+    p.add_argument("--port", type=_port, default=8350)
+    p.add_argument("--yes", action="store_true", help="with --reset: do not ask")
     commands.add_parser("serve")
     p = commands.add_parser("calc")
     p.add_argument("name", nargs="?")
@@ -149,6 +171,9 @@ def main(arguments: list[str] | None = None) -> int:
         if options.command == "demo":
             from tuyere.ops.serve import demo
 
+            if options.reset and not options.yes and not _agreed():
+                print("Nothing was changed.")
+                return 1
             return demo(options.reset, options.port)
         if options.command == "serve":
             from tuyere.ops.serve import serve
@@ -159,6 +184,10 @@ def main(arguments: list[str] | None = None) -> int:
     except OpsError as e:
         print(f"\nStopped: {e.cause}\n" + (f"To cure it: {e.cure}" if e.cure else ""), file=sys.stderr)
         return 1
+    except BrokenPipeError:
+        # Whoever read on has enough; Python would complain once more while it closes the pipe.
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
 
 
 if __name__ == "__main__":

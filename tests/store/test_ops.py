@@ -43,10 +43,11 @@ def test_without_root_and_sudo_the_command_to_run_is_told(monkeypatch: pytest.Mo
     monkeypatch.setattr("os.geteuid", lambda: 1000)
     monkeypatch.setattr("shutil.which", lambda _: None)
     with pytest.raises(OpsError) as e:
-        setup.as_root()
+        setup.as_root(["postgresql"])
     assert "apt-get install" in e.value.cure and "postgresql" in e.value.cure
     monkeypatch.setattr("shutil.which", lambda _: "/usr/bin/sudo")
-    assert setup.as_root() == ["sudo"]
+    assert "chromium" not in e.value.cure and "apt-get update" in e.value.cure  # only what is missing
+    assert setup.as_root([]) == ["sudo"]
 
 
 def test_data_go_where_the_servers_user_can_reach(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:

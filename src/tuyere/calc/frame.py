@@ -24,7 +24,6 @@ class Frame:
         self.notices: list[Notice] = []
         self.elevation: Elevation | None = None
         self.sheet: SheetOut | None = None
-        self._by_name: dict[str, str] = {}
 
     @property
     def tape_mark_mm(self) -> float:
@@ -33,11 +32,10 @@ class Frame:
 
     def step_of(self, name: str) -> str | None:
         """Id of the step marked with this result name."""
-        if not self._by_name:
-            for k, step in enumerate(self.steps):
-                for marked in filter(None, step.field.split(",")):
-                    self._by_name.setdefault(marked, f"s{k + 1}")
-        return self._by_name.get(name)
+        for k, step in enumerate(self.steps):
+            if name in step.field.split(","):
+                return f"s{k + 1}"
+        return None
 
     def figure(self, value: float, kind: str, style: str = "", step: str = "", per: str | None = None) -> Figure:
         """A figure of a kind; ``step`` is the result name it was marked with."""

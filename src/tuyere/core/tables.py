@@ -103,6 +103,8 @@ class Axis:
         """Value at ``x``; a float outside raises InputError naming ``field``, an array gives nan there."""
         if self.rule == "linear":
             y: Num = np.interp(x, self.xs, self.ys, left=np.nan, right=np.nan)
+        elif self.rule != "step down":
+            raise ValueError(f"{self.name}: an axis is not read by the rule {self.rule!r}")
         else:
             k = np.searchsorted(self.xs, np.asarray(x) + 1e-9, side="right") - 1
             y = np.where(k >= 0, self.ys[np.maximum(k, 0)], np.nan)

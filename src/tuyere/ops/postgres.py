@@ -19,6 +19,7 @@ from pathlib import Path
 from tuyere.ops.say import OpsError
 
 START_TRIES = 6
+MARK = "tuyere-data"
 
 
 def binaries(version: str | None = None) -> Path | None:
@@ -30,10 +31,14 @@ def binaries(version: str | None = None) -> Path | None:
 
 
 def port_is_free(port: int) -> bool:
-    """Nothing listens on this loopback port."""
+    """This loopback port can be taken: neither somebody listens there nor a connection of ours goes out from it."""
     with socket.socket() as s:
-        s.settimeout(0.5)
-        return s.connect_ex(("127.0.0.1", port)) != 0
+        s.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            s.bind(("127.0.0.1", port))
+        except (OSError, OverflowError):
+            return False
+        return True
 
 
 def free_port(start: int, tries: int = 200) -> int:
@@ -94,10 +99,9 @@ class Cluster:
         if (self.data / "PG_VERSION").exists():
             return False
         server = self._server()
+        self.take_home()
         if self.data.exists():
-            shutil.rmtree(self.data)  # an initdb that was cut short
-        self.home.mkdir(parents=True, exist_ok=True)
-        self.home.chmod(0o755)
+            shutil.rmtree(self.data)  # an initdb of ours that was cut short
         self.data.mkdir(mode=0o700)
         secret = self.home / "password"
         secret.write_text(secrets.token_urlsafe(24) + "\n")
@@ -129,6 +133,29 @@ class Cluster:
                 "to a folder under /var/lib",
             )
         return True
+
+    def take_home(self) -> None:
+        """Make the data folder ours: a new or an empty one is marked, anything else is left alone. Raises OpsError."""
+        mark = self.home / MARK
+        if mark.exists():
+            return
+        try:
+            if self.home.exists() and any(self.home.iterdir()):
+                raise OpsError(
+                    f"{self.home} holds something else already and is left as it is",
+                    "set TUYERE_DATA to a new or an empty folder",
+                )
+            if not self.home.exists():
+                self.home.mkdir(parents=True)
+                # The database's own user must be able to pass, whatever the caller's umask says.
+                for folder in (self.home, *self.home.parents):
+                    if folder.stat().st_uid == os.geteuid() and folder.name in ("tuyere", self.home.name):
+                        folder.chmod(0o755)
+            mark.write_text("The data of Tuyere: database and password. Made by ./tuyere demo.\n")
+        except (PermissionError, NotADirectoryError, FileExistsError) as e:
+            raise OpsError(
+                f"{self.home} cannot be used: {e.strerror}", "set TUYERE_DATA to a folder you may write"
+            ) from e
 
     def running(self) -> bool:
         """Whether this very cluster is up (its postmaster lives), whatever port it took."""

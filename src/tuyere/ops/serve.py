@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import fcntl
 import os
 import re
 import secrets
@@ -11,7 +12,7 @@ import sys
 import time
 import urllib.request
 from pathlib import Path
-from typing import Any
+from typing import Any, TextIO
 
 import psycopg
 
@@ -20,7 +21,7 @@ from tuyere.ops.postgres import Cluster, free_port, port_is_free
 from tuyere.ops.say import OpsError, Progress
 
 HTTP_PORT = 8350
-DATABASE_PORT = 54360
+DATABASE_PORT = 28360  # under the range that outgoing connections take theirs from
 LOOPBACK = ("127.0.0.1", "localhost", "::1", "[::1]")
 
 
@@ -64,12 +65,29 @@ def _stop_leftover(pid_file: Path) -> None:
     pid_file.unlink(missing_ok=True)
 
 
+def _hold(home: Path) -> TextIO:
+    """The data folder for this run alone, until the process ends. Raises OpsError saying where the other one runs."""
+    lock = (home / "lock").open("a+")
+    try:
+        fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError as e:
+        lock.seek(0)
+        where = lock.read().strip()
+        lock.close()
+        raise OpsError(
+            f"Tuyere runs on these data already{f', at {where}' if where else ''}",
+            "use that one, stop it first, or set TUYERE_DATA to another folder",
+        ) from e
+    lock.truncate(0)
+    return lock
+
+
 def _wait_until_up(address: str, server: subprocess.Popen[bytes]) -> None:
-    for _ in range(150):
+    for _ in range(900):  # a busy machine is slow, not dead: its end is told by poll(), not by a clock
         if server.poll() is not None:
             raise OpsError("the web server ended at once", "read the lines above; run ./tuyere demo again")
         try:
-            with urllib.request.urlopen(address + "api/calc", timeout=2):
+            with urllib.request.urlopen(address + "healthz", timeout=2):
                 return
         except OSError:
             time.sleep(0.1)
@@ -135,13 +153,16 @@ def _interrupt(*_: object) -> None:
 def demo(reset: bool, port: int) -> int:
     """Start database and server, load the demo into an empty database, serve until Ctrl-C."""
     # A shell that starts this in the background hides Ctrl-C from it; say it again.
-    for stop in (signal.SIGINT, signal.SIGTERM):
+    for stop in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
         signal.signal(stop, _interrupt)
     progress = Progress(6)
     progress.done = 3
     home = setup.data_home()
-    home.mkdir(parents=True, exist_ok=True)
+    made = Cluster(home, DATABASE_PORT)
+    if not (made.data / "PG_VERSION").exists():
+        made.take_home()
     pid_file = home / "server.pid"
+    held = _hold(home)
     _stop_leftover(pid_file)
     progress.step("database: start and bring up to date")
     cluster = _database(progress, home)
@@ -162,13 +183,16 @@ def demo(reset: bool, port: int) -> int:
         server = subprocess.Popen(server_command(f"127.0.0.1:{port}", 2, pid_file), env=env, start_new_session=True)
         address = f"http://127.0.0.1:{port}/"
         _wait_until_up(address, server)
+        held.write(address)
+        held.flush()
         print(f"\nTuyere is at {address}\nCtrl-C stops it.", flush=True)
         return server.wait()
     except KeyboardInterrupt:
         print("\nStopping.", file=sys.stderr)
         return 0
     finally:
-        signal.signal(signal.SIGINT, signal.SIG_IGN)
+        for stop in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
+            signal.signal(stop, signal.SIG_IGN)
         if server is not None and server.poll() is None:
             server.terminate()
             try:
@@ -195,10 +219,13 @@ def serve() -> int:
         workers = int(os.environ.get("TUYERE_WORKERS", "2"))
     except ValueError as e:
         raise OpsError("TUYERE_WORKERS is not a number", "TUYERE_WORKERS=2") from e
+    if not 1 <= workers <= 64:
+        raise OpsError(f"TUYERE_WORKERS is {workers}: no such number of workers", "TUYERE_WORKERS=2")
     from tuyere.store.database import check
     from tuyere.store.engine import engine_for
 
     if wrong := check(engine_for(os.environ["TUYERE_DATABASE_URL"])):
         raise OpsError(wrong[0], "./tuyere db migrate")
+    print(f"Tuyere serves on http://{bind}/", flush=True)
     command = server_command(bind, workers)
     os.execv(command[0], command)

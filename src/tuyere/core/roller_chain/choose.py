@@ -19,10 +19,12 @@ from tuyere.core.roller_chain.formulas import (
     iso_chain_power,
     iso_galling_power,
     iso_life_factor,
+    iso_outside_diameter,
     iso_plate_power,
     iso_roller_power,
     link_plate_power,
     outside_diameter,
+    pitch_diameter,
     small_wrap,
     strand_power,
     working_pull,
@@ -104,7 +106,7 @@ def _grid(series: str = "ansi") -> dict[str, Array]:
         "of": of.astype(float), "strands": strands, "factor": np.array([factors[int(s)] for s in strands]),
         "z_1": z_1.astype(float), "z_2": z_2.astype(float), "pitch_in": column("pitch_in"), "pitch_mm": column("pitch_mm"),
         "K_f": column("K_f"), "K_r": column("K_r"), "mass": column("mass_kg_m"), "width": column("width_mm"),
-        "spacing": column("spacing_mm"),
+        "spacing": column("spacing_mm"), "roller": column("roller_mm"),
     }  # fmt: skip
     if series != "ansi":
         constants = np.array([iso_constants(c) for c in sizes])[of]
@@ -134,6 +136,15 @@ def _power(c: dict[str, Array], small: Array, small_rpm: Array, pitches: Array, 
     return gall, chain_power(one, c["factor"], 1.0, 1.0)
 
 
+def _outside(c: dict[str, Array], teeth: Array) -> Array:
+    """Outside diameters by the standard of the series."""
+    if "k_A" in c:
+        made: Array = iso_outside_diameter(pitch_diameter(c["pitch_mm"], teeth), c["pitch_mm"], c["roller"])
+        return made
+    plain: Array = outside_diameter(c["pitch_mm"], teeth)
+    return plain
+
+
 def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
     """Figures of candidates for a duty, by the formulas of the single drive."""
     small, large = np.minimum(c["z_1"], c["z_2"]), np.maximum(c["z_1"], c["z_2"])
@@ -146,8 +157,8 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
     return {
         "error": 100 * (driven / w.driven_rpm - 1), "pitches": pitches, "galling": gall,
         "power": power, "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
-        "tips": (outside_diameter(c["pitch_mm"], c["z_1"]) + outside_diameter(c["pitch_mm"], c["z_2"])) / 2,
-        "largest": outside_diameter(c["pitch_mm"], large), "pull": working_pull(w.power_kw, speed),
+        "tips": (_outside(c, c["z_1"]) + _outside(c, c["z_2"])) / 2,
+        "largest": _outside(c, large), "pull": working_pull(w.power_kw, speed),
         "width": c["width"] + (c["strands"] - 1) * c["spacing"],
     }  # fmt: skip
 

@@ -9,7 +9,8 @@ from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
 from tuyere.core.notices import notice
-from tuyere.core.roller_chain.formulas import chain_pitches, chain_span, outside_diameter, small_wrap
+from tuyere.core.roller_chain.formulas import chain_pitches, chain_span, small_wrap
+from tuyere.core.roller_chain.sprockets import outside_mm
 from tuyere.core.roller_chain.tables import Chain
 from tuyere.core.rounding import round_up
 from tuyere.core.steps import mark, quiet, solved
@@ -45,7 +46,8 @@ def work_length(of: Chain, z_1: int, z_2: int, centre_mm: float | None, pitches:
     small, large = min(z_1, z_2), max(z_1, z_2)
     p = of.pitch_mm
     with quiet():
-        tips = float(outside_diameter(p, z_1) + outside_diameter(p, z_2)) / 2
+        outside = [float(outside_mm(of, z)) for z in (z_1, z_2)]
+        tips = sum(outside) / 2
     if centre_mm is not None:
         if centre_mm <= tips:
             raise InputError(
@@ -78,9 +80,9 @@ def work_length(of: Chain, z_1: int, z_2: int, centre_mm: float | None, pitches:
                "input.pitches", "Take one pitch more or less.")  # fmt: skip
     if gcd(count, small) > 1:
         notice("info", "hunting", f"{count} pitches and {small} teeth have a common factor: the same links meet the same teeth "
-               "again and again. An odd number of teeth wears more evenly.", "input.driver_teeth")  # fmt: skip
+               "again and again. Teeth and pitches without a common factor wear more evenly.", "input.driver_teeth")  # fmt: skip
     with quiet():
         drawing = two_wheel_elevation(
-            "roller-chain", "chain", (z_1, z_2), of.height_mm, centre, z_1 * p / pi, float(outside_diameter(p, z_1)),
-            z_2 * p / pi, float(outside_diameter(p, z_2)), angle_deg, clockwise, pitch_mm=p)  # fmt: skip
+            "roller-chain", "chain", (z_1, z_2), of.height_mm, centre, z_1 * p / pi, outside[0],
+            z_2 * p / pi, outside[1], angle_deg, clockwise, pitch_mm=p)  # fmt: skip
     return ChainLength(exact, count, odd, centre, centre * (1 - SLACK[1]), centre * (1 - SLACK[0]), wrap, span, drawing)

@@ -34,6 +34,7 @@ from tuyere.core.roller_chain.formulas import (
     working_pull,
 )
 from tuyere.core.roller_chain.length import ChainLength, work_length
+from tuyere.core.roller_chain.sprockets import advise_teeth
 from tuyere.core.roller_chain.tables import (
     Chain,
     equivalent,
@@ -50,6 +51,7 @@ from tuyere.core.units import KW_PER_HP
 
 GOVERNING = ("link plates", "roller and bushing impact", "galling of the pins")
 OFFSET_SHARE = 0.8
+ROUGH_PERCENT = 4.0  # common practice, no source: under 13 teeth
 OFFSET = Source("ISO 10823 and Roloff practice, cranked link", confidence="medium")
 
 
@@ -249,6 +251,11 @@ def rate(given: Given) -> Drive:
     )
     spare = 100 * (rating.power_kw / float(design) - 1)
     pulse = mark("chordal", chordal_variation(small))
+    for field, teeth in (("driver_teeth", given.z_1), ("driven_teeth", given.z_2)):
+        advise_teeth(teeth, field)
+    if pulse > ROUGH_PERCENT:
+        notice("caution", "chordal", "The chain's speed swings by {swing} with every tooth: it will be felt and heard.", "input.driver_teeth",
+               swing=(float(pulse), "percent"))  # fmt: skip
     mass = of.mass_kg_m * given.strands
     pull = mark("pull", working_pull(given.power_kw, speed))
     centrifugal = mark("centrifugal", centrifugal_pull(mass, speed))

@@ -16,7 +16,7 @@ from tuyere.core.roller_chain.formulas import (
     pitch_diameter,
 )
 from tuyere.core.roller_chain.tables import Chain, greatest_bore_mm
-from tuyere.core.steps import mark
+from tuyere.core.steps import Num, mark
 
 FEWEST, MOST = 9, 150
 
@@ -34,6 +34,31 @@ class Sprocket:
     chordal_percent: float
 
 
+def outside_mm(of: Chain, teeth: Num) -> Num:
+    """Outside diameter of a sprocket in mm, by the standard of its chain: one figure wherever it is asked for.
+
+    Source: ASME B29.1 for American numbers, ISO 606 for the others.
+    """
+    if of.series == "ansi":
+        return outside_diameter(of.pitch_mm, teeth)
+    return iso_outside_diameter(pitch_diameter(of.pitch_mm, teeth), of.pitch_mm, of.roller_mm)
+
+
+def advise_teeth(teeth: int, field: str) -> None:
+    """What is said of a sprocket with few or very many teeth. Source: common practice, ASME B29.1 advice."""
+    if teeth < 12:
+        notice(
+            "caution",
+            "few-teeth",
+            "Under 12 teeth the chain runs rough and wears fast: slow drives only.",
+            f"input.{field}",
+        )
+    elif teeth < 17:
+        notice("info", "few-teeth", "17 teeth or more run smoother; 12 to 16 are for slow drives.", f"input.{field}")
+    elif teeth > 120:
+        notice("caution", "many-teeth", "Over 114 to 120 teeth a little wear lets the chain jump.", f"input.{field}")
+
+
 def work_sprocket(of: Chain, teeth: int, field: str = "teeth") -> Sprocket:
     """A sprocket for a chain. Raises InputError outside 9..150 teeth. Source: ASME B29.1, geometry."""
     if not FEWEST <= teeth <= MOST:
@@ -49,17 +74,7 @@ def work_sprocket(of: Chain, teeth: int, field: str = "teeth") -> Sprocket:
     caliper = mark("caliper", measured)
     hub = mark("hub", hub_limit(of.pitch_mm, teeth))
     pulse = mark("chordal", chordal_variation(teeth))
-    if teeth < 12:
-        notice(
-            "caution",
-            "few-teeth",
-            "Under 12 teeth the chain runs rough and wears fast: slow drives only.",
-            f"input.{field}",
-        )
-    elif teeth < 17:
-        notice("info", "few-teeth", "17 teeth or more run smoother; 12 to 16 are for slow drives.", f"input.{field}")
-    elif teeth > 120:
-        notice("caution", "many-teeth", "Over 114 to 120 teeth a little wear lets the chain jump.", f"input.{field}")
+    advise_teeth(teeth, field)
     return Sprocket(
         teeth, float(pitch), float(outside), float(caliper), float(hub), greatest_bore_mm(of, teeth), float(pulse)
     )

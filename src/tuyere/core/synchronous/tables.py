@@ -81,9 +81,7 @@ def room_mm(of: Profile, length_mm: float, flanged: int) -> tuple[float, float] 
     found = next(((f, t) for over, through, f, t in table("sync_allowances").rows if over < length_mm <= through), None)
     if found is None:
         return None
-    # The table names curvilinear pitches without the letter; it was made for the H profiles.
-    name = of.name[1:] if of.name[1:2].isdigit() else of.name
-    rows = table("sync_flange_room").select(profile=name)
+    rows = table("sync_flange_room").select(profile=of.listed_as)
     if flanged and not rows:
         return None
     return found[0] + (float(rows[0][flanged]) if flanged else 0.0), found[1]

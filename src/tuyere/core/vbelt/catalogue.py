@@ -16,7 +16,7 @@ from tuyere.core.steps import quiet
 from tuyere.core.vbelt.bases.pick import DEFAULT, PUBLISHED, rated_by
 from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt, belt_of, length_mm_of, standard_numbers
-from tuyere.core.vbelt.sections import Section, groove_rows, sections
+from tuyere.core.vbelt.sections import Section, groove_rows, least_diameter_mm, sections
 from tuyere.core.vbelt.sheaves import Sheave, sheave, standard_diameters
 
 Array = NDArray[np.float64]
@@ -181,7 +181,7 @@ def _columns(
         arc = open_small_arc(centre, small_line, large_line)
         ratio = ratio_of_diameters(large_pitch, small_pitch)
         k_theta = basis.arc_factor(arc)
-    least = of.min_diameter_mm - (0 if of.min_kind == "pitch" else (line[d1[0]] - pitch[d1[0]]))
+    least = least_diameter_mm(of, basis.id) - (0 if of.min_kind == "pitch" else (line[d1[0]] - pitch[d1[0]]))
     groove = groove_rows(of.groove)[0]
 
     def flat(x: float) -> Array:

@@ -17,6 +17,7 @@ from tuyere.core.vbelt.sections import belt_groove, sections
 # How far a used belt's caliper reading strays: common practice, no source.
 WIDTH_SPREAD_MM, DEPTH_SPREAD_MM = 0.6, 0.8
 SEEMS, HARDLY = 0.25, 0.02
+OFF_LIST = 0.005  # a belt half a percent off the list is another belt
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,10 +55,23 @@ def _lengths(section: str, family: str) -> list[tuple[str, float]]:
         outside = (
             float(row[2]) * MM_PER_IN
             if groove.endswith("V")
-            else number * MM_PER_IN + (float(add[0][2]) if add else 0.0)
+            else float(row[2]) * MM_PER_IN + (float(add[0][2]) - float(add[0][1]) if add else 0.0)
         )
         out.append((f"{section}{number:g}", outside))
     return out
+
+
+def own_number(section: str, outside_mm: float) -> tuple[str, float] | None:
+    """(designation, outside length in mm) of the whole number that a tape comes to, listed or not; None where none is counted so.
+
+    Belts are made by number, not only by the association's list: the number on an odd belt is its nominal inside length.
+    Source: common practice with the inside-to-outside additions of the length table.
+    """
+    add = table("length_conventions").select(section=section)
+    if not add or len(section.removesuffix("X")) != 1 or section.startswith("Z"):
+        return None
+    number = round((outside_mm - float(add[0][2])) / MM_PER_IN)
+    return (f"{section}{number}", number * MM_PER_IN + float(add[0][2])) if 16 <= number <= 210 else None
 
 
 def identify(width_mm: float, depth_mm: float | None, outside_mm: float | None, cogged: bool | None) -> Verdict:
@@ -81,6 +95,9 @@ def identify(width_mm: float, depth_mm: float | None, outside_mm: float | None, 
         if outside_mm is not None and (lengths := _lengths(section, family)):
             nearest, there = min(lengths, key=lambda x: abs(x[1] - outside_mm))
             length_off = outside_mm - there
+            own = own_number(section, outside_mm)
+            if own and abs(length_off) > OFF_LIST * outside_mm and abs(outside_mm - own[1]) < abs(length_off):
+                nearest, length_off = own[0], outside_mm - own[1]
         found.append(Candidate(section, family, construction, fit, width_mm - width, off, nearest, length_off))
     found.sort(key=lambda c: -c.fit)
     if not found or found[0].fit < HARDLY:

@@ -57,6 +57,8 @@ def _classical(letter: str, cogged: bool, number: float, joined: int) -> Reading
     )
     if listed:
         line = float(listed[0][2]) * MM_PER_IN
+        # Over number 210 the number is no longer the inside length: it follows from the length along the line.
+        inside = line - made[0]
     elif number > 210:
         line, words = None, words + "; long belts add less to the inside length"
     return Reading(

@@ -26,7 +26,7 @@ from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt
 from tuyere.core.vbelt.formulas import belts_needed, length_mm, link_power, spare_power, whole_belts
 from tuyere.core.vbelt.groove_fit import EMERGENCY, belt_profile, standard_groove, work_fit
-from tuyere.core.vbelt.sections import Section
+from tuyere.core.vbelt.sections import Section, least_diameter_mm
 from tuyere.core.vbelt.sheaves import Sheave
 from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S, Allowance, allowance
 from tuyere.core.vbelt.v_flat import flat_arc_factor, judge_ratio
@@ -102,10 +102,10 @@ def small_and_large(driver: Sheave, driven: Sheave) -> tuple[Sheave, Sheave]:
     return (driver, driven) if driver.line_mm <= driven.line_mm else (driven, driver)
 
 
-def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: str) -> None:
+def check_section_limits(belt: Section, small: Sheave, speed_m_s: float, field: str, book: str = "") -> None:
     """Refuse a sheave under the section's least diameter and a rim faster than cast iron stands."""
     size = small.pitch_mm if belt.min_kind == "pitch" else small.line_mm
-    least = belt.min_diameter_mm
+    least = least_diameter_mm(belt, book)
     if size < least * (1 - 1e-9):
         other = "a cogged belt, a smaller section or a larger sheave would make it possible"
         raise InputError(
@@ -252,7 +252,7 @@ def rate(given: Given) -> Rating:
     )
     mark("speed_ratio", ratio_of_speeds(given.driver_rpm, driven_rpm))
     speed = mark("belt_speed", belt_speed(given.driver.pitch_mm, given.driver_rpm))
-    check_section_limits(given.belt.section, small, float(speed), small_field)
+    check_section_limits(given.belt.section, small, float(speed), small_field, given.basis.id)
 
     length = mark("belt_length", length_mm(given.belt.length_in))
     centre = centre_of_length(float(length), small.line_mm, large.line_mm, field="belt.designation")

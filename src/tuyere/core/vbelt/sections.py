@@ -75,6 +75,12 @@ def sections() -> dict[str, Section]:
     return made
 
 
+def least_diameter_mm(of: Section, book: str) -> float:
+    """Least sheave of a section in mm (``of.min_kind``) by a rating book: the metric tables rate on smaller ones. 0 for none."""
+    rows = table("metric_least").select(section=of.name) if book == "metric-table" else []
+    return min(float(rows[0][1]), of.min_diameter_mm) if rows else of.min_diameter_mm
+
+
 def section(name: str, field: str = "section") -> Section:
     """A section by name, metric cogged belts by either; raises InputError naming ``field``."""
     key = name.strip().upper()

@@ -39,6 +39,7 @@ declare(
     "length_addition",
     "diameters",
     "metric_diameters",
+    "metric_least",
     "grooves",
     "deep_grooves",
     "metric_grooves",

@@ -23,9 +23,10 @@ from tuyere.core.duty.design import design_power
 from tuyere.core.notices import collected_notices
 from tuyere.core.roller_chain.choose import Candidate, search
 from tuyere.core.roller_chain.choose import Wanted as Search
-from tuyere.core.roller_chain.formulas import outside_diameter, pitch_diameter
+from tuyere.core.roller_chain.formulas import pitch_diameter
 from tuyere.core.roller_chain.rate import Given, rate
 from tuyere.core.roller_chain.service import chain_factor
+from tuyere.core.roller_chain.sprockets import outside_mm
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.steps import quiet
 
@@ -104,7 +105,7 @@ class RollerChains(Family[ChainDriveIn]):
                       clockwise=w.clockwise)  # fmt: skip
         with quiet(), collected_notices():
             r = rate(given)
-            sizes = [float(outside_diameter(c.chain.pitch_mm, z)) for z in (c.z_1, c.z_2)]
+            sizes = [float(outside_mm(c.chain, z)) for z in (c.z_1, c.z_2)]
         strands = "" if c.strands == 1 else f"-{c.strands}"
         # Teeth stand a little narrower than the chain is inside; each further strand adds a plate of its spacing.
         face = 0.93 * c.chain.width_mm + (c.strands - 1) * c.chain.spacing_mm

@@ -1,6 +1,7 @@
 """`v-belt-drive`: one whole drive, from duty to shaft load."""
 
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut, drive_out, given_of
+from tuyere.calc.families.v_belt.motor_sheave import check_motor_sheave
 from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
@@ -36,6 +37,7 @@ def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     core = seated(core)
     worked = rate(core)
     frame.elevation = worked.elevation
+    check_motor_sheave(given.service_factor, core)
     out = drive_out(worked, core, frame)
     if given.belt.joined:
         out = out.model_copy(update={"designation": f"{out.designation}{JOINED}"})

@@ -17,6 +17,7 @@ from tuyere.calc.families.protocol import (
     register,
 )
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
+from tuyere.calc.families.v_belt.motor_sheave import least_of_motor, motor_drives
 from tuyere.calc.families.v_belt.parts import SheaveIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
@@ -115,10 +116,14 @@ class VBelts(Family[VBeltDriveIn]):
         """The best over all standard sheaves and belts."""
         factor = factor_of(wanted.service)
         design = float(design_power(wanted.power_kw, factor))
+        least = [
+            least_of_motor(wanted.power_kw, wanted.driver_rpm, wedge) if motor_drives(wanted.service) else 0.0
+            for wedge in (False, True)
+        ]
         found = search(
             build_catalogue(basis=basis_named(wanted.basis), series=str(wanted.own.get("series", "inch"))),
             Search(wanted.power_kw, design, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_low_mm,
-                   wanted.centre_high_mm, 8, wanted.largest_mm, wanted.largest_mm, wanted.widest_mm),
+                   wanted.centre_high_mm, 8, wanted.largest_mm, wanted.largest_mm, wanted.widest_mm, least_classical_mm=least[0], least_narrow_mm=least[1]),
             keep, 1,
         )  # fmt: skip
         options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)

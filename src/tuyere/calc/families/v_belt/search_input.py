@@ -3,6 +3,7 @@
 from tuyere.calc.centre import centre_range
 from tuyere.calc.entry import value_of
 from tuyere.calc.families.v_belt.choose_model import BearingLimitIn, FixedIn, MotorLimitIn, StockIn, VBeltSelectIn
+from tuyere.calc.families.v_belt.motor_sheave import least_of_motor, motor_drives
 from tuyere.calc.families.v_belt.parts import sheave_of
 from tuyere.calc.parts import factor_of, slip_of, tolerance_of
 from tuyere.core.duty.design import design_power
@@ -112,7 +113,12 @@ def wanted_of(given: VBeltSelectIn) -> tuple[Wanted, float]:
             "up to 15 : 1; use two stages or a gearbox",
         )
     room = given.limits
-    classical, wedge = least_on_motor(room.motor, given.power.value, given.driver_speed.value)
+    if room.motor is None and motor_drives(given.service_factor):
+        classical, wedge = (
+            least_of_motor(given.power.value, given.driver_speed.value, narrow) for narrow in (False, True)
+        )
+    else:
+        classical, wedge = least_on_motor(room.motor, given.power.value, given.driver_speed.value)
     return Wanted(
         given.power.value,
         design,
