@@ -76,6 +76,7 @@ def test_an_a_belt_in_b_grooves_is_explained_and_kept_as_temporary(
     page.get_by_label("Driven diameter").fill("13 3/4")
     page.get_by_label("Belt, as it is marked").fill("A85")
     page.get_by_label("How many").fill("3")
+    choose(page, "Groove, where it is not the belt's own", "B")
     page.get_by_role("button", name="Keep it as found").click()
     expect(page.get_by_text(re.compile("for a while only"))).to_be_visible()
     page.get_by_text("It is only there for now").click()

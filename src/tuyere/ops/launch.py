@@ -13,6 +13,7 @@ HELP = """Tuyere: a mechanic's bench for belt and chain drives.
 
   ./tuyere demo [--reset] [--port N]   set up this machine and serve the demo on 127.0.0.1
   ./tuyere test [pytest options]       set up this machine and run every check
+  ./tuyere test PART                   one part: lint, types, unit, core, store, web, browser
   ./tuyere serve                       serve a real deployment (see README: environment variables)
   ./tuyere calc NAME < input.json      one calculation; also --list, NAME --schema, NAME --example
   ./tuyere db migrate | check          bring the database up to date; check it
@@ -39,9 +40,35 @@ def demo(arguments: list[str]) -> int:
     return _hand_over(["demo", *arguments])
 
 
+PARTS = ("lint", "types", "unit", "core", "store", "web", "browser")
+
+
+def _pytest_of(part: str) -> list[str]:
+    """What pytest runs for a part; ``core`` takes the calculations and the doctests along."""
+    return {
+        "core": ["tests/core", "tests/calc", "src/tuyere/core", "src/tuyere/calc"],
+        "store": ["tests/store", "tests/exchange"],
+        "web": ["tests/web"],
+        "browser": ["tests/browser"],
+    }.get(part, [])
+
+
 def test(arguments: list[str]) -> int:
-    """Set up for testing, then run every check in order; the first failure ends it."""
-    progress = Progress(10)
+    """Set up for testing, then run every check in order, or one part of them; the first failure ends it."""
+    part = arguments[0] if arguments and arguments[0] in PARTS else ""
+    if part in ("core", "store", "web"):
+        # A change in the core does not wait for the front end.
+        progress = Progress(3)
+        progress.step("Debian packages")
+        setup.debian_packages(progress, with_browser=False)
+        progress.step("Python environment")
+        python = str(setup.python_environment(dev=True))
+        progress.step(part)
+        env = {**os.environ, "PYTHONPATH": str(setup.ROOT / "src")}
+        return subprocess.run(
+            [python, "-m", "pytest", *_pytest_of(part), *arguments[1:]], cwd=setup.ROOT, env=env, check=False
+        ).returncode
+    progress = Progress(11)
     progress.step("Debian packages, with Chromium")
     setup.debian_packages(progress, with_browser=True)
     progress.step("Python environment")
@@ -54,13 +81,24 @@ def test(arguments: list[str]) -> int:
     env = {**os.environ, "PYTHONPATH": str(setup.ROOT / "src"), "PATH": f"{bin_dir}:{os.environ.get('PATH', '')}"}
     checks = [
         ("ruff", [str(bin_dir / "ruff"), "check", "."], setup.ROOT, env),
+        ("ruff format", [str(bin_dir / "ruff"), "format", "--check", "-q", "."], setup.ROOT, env),
         ("mypy", [str(bin_dir / "mypy")], setup.ROOT, env),
         ("import contracts", [str(bin_dir / "lint-imports"), "--no-logo"], setup.ROOT, env),
         ("eslint and vue-tsc", ["sh", "-c", "npx eslint . && npx vue-tsc --noEmit"], setup.FRONTEND, node),
         ("front-end unit tests", ["npx", "vitest", "run"], setup.FRONTEND, node),
         ("pytest", [python, "-m", "pytest", *arguments], setup.ROOT, env),
     ]
+    names = {
+        "lint": ("ruff", "ruff format", "import contracts", "eslint and vue-tsc"),
+        "types": ("mypy", "eslint and vue-tsc"),
+        "unit": ("front-end unit tests",),
+        "browser": ("pytest",),
+    }.get(part)
+    if part == "browser":
+        checks[-1] = ("pytest", [python, "-m", "pytest", *_pytest_of(part), *arguments[1:]], setup.ROOT, env)
     for name, command, where, environment in checks:
+        if names is not None and name not in names:
+            continue
         progress.step(name)
         if code := subprocess.run(command, cwd=where, env=environment, check=False).returncode:
             print(f"{name} failed (exit {code}); run it alone: cd {where} && {' '.join(command)}", file=sys.stderr)

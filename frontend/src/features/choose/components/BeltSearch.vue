@@ -101,7 +101,7 @@ defineExpose({ search, anything })
     <p v-if="busy" role="status" class="dim">Searching every standard V-belt drive…</p>
     <FaultList :faults="hidden" />
     <FormerAnswer v-if="former">The V-belt drives that were found</FormerAnswer>
-    <WeightsFieldset v-if="answer" v-model="weights" :stock="shelf.length > 0" />
+    <WeightsFieldset v-if="answer || former" v-model="weights" :stock="shelf.length > 0" />
     <OptionList v-if="answer" :answer="answer" :own="asked?.own_ratings" :words="orderWords(weights)" :picked="picked" @pick="pick" />
     <WhyNot v-if="answer && asked" :search="asked" :basis="basis" />
   </section>
