@@ -48,7 +48,11 @@ class Server:
 
     def stop(self) -> None:
         self.process.terminate()
-        self.process.wait(15)
+        try:
+            self.process.wait(60)  # it lets requests end, and a busy machine takes its time
+        except subprocess.TimeoutExpired:
+            self.process.kill()
+            self.process.wait(15)
 
 
 @pytest.fixture(scope="session")
