@@ -24,6 +24,12 @@ async function load() {
     problem.value = null
   } else problem.value = got.problem
 }
+async function more() {
+  const have = list.value?.machines ?? []
+  const got = await attempt(api.GET('/api/machines', { params: { query: { q: words.value, start: have.length } } }))
+  if (got.ok) list.value = { ...got.data, machines: [...have, ...got.data.machines] }
+  else problem.value = got.problem
+}
 watch(words, () => void load())
 onMounted(() => {
   setPlace('', 'Machines')
@@ -69,6 +75,7 @@ onMounted(() => {
         </div>
       </li>
     </ul>
+    <el-button v-if="list && list.machines.length && list.machines.length < list.total" @click="more">Show more: {{ list.machines.length }} of {{ list.total }} are shown</el-button>
   </main>
 </template>
 
