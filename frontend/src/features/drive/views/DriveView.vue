@@ -69,7 +69,7 @@ const settled = ref(false)
 const unsavedBar = ref<HTMLElement>()
 // The last save, so that what it was asked can be added and it can be sent again.
 const sent = ref<Record<string, unknown>>({})
-const anyway = ref(false)
+const anyway = ref<'' | 'designed' | 'fitted'>('')
 // What the options are held against: the build that is shown, not a change that is being tried.
 const today = ref<Sheet | null>(null)
 const asksMark = computed(() => saving.value?.errors.some((e) => e.path.startsWith('temporary') || e.path === 'promised_date') ?? false)
@@ -142,10 +142,10 @@ async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
   if (!worked.input.value) return
   // A change that was refused is not on the drawing: settling would leave it out without a word.
   if (freeze && worked.problem.value && !anyway.value) {
-    anyway.value = true
+    anyway.value = purpose
     return
   }
-  anyway.value = false
+  anyway.value = ''
   await send({
     rev: draft.value?.rev ?? 0,
     purpose,
@@ -255,8 +255,8 @@ watch(
       </div>
       <p v-if="anyway" class="sheet unsaved" role="alert">
         <strong>The last change was refused and is not part of this:</strong> {{ worked.problem.value?.detail }}
-        <el-button @click="(anyway = true), keep('fitted', true)">Settle it without that change</el-button>
-        <el-button @click="anyway = false">Not yet</el-button>
+        <el-button @click="keep(anyway || 'fitted', true)">Settle it without that change</el-button>
+        <el-button @click="anyway = ''">Not yet</el-button>
       </p>
       <MarkAsk v-if="saving && asksMark" class="sheet unsaved" :problem="saving" @save="(m: Record<string, unknown>) => send({ ...sent, ...m })" />
       <SettleBoth v-if="saving?.type === 'tuyere:stale'" :problem="saving" what="this draft" :yours="sent" @save="send" @theirs="theirs" />
