@@ -91,15 +91,15 @@ def test_junk_is_refused_never_a_fault(text: str, kind: str, units: str) -> None
         assert KINDS[kind].lowest <= value <= KINDS[kind].highest
 
 
-@pytest.mark.parametrize(("line", "want"), [
-    ("1750 > 640 15hp fan 28in", {"driver_speed": "1750", "driven_speed": "640", "power": "15hp", "machine": "fan-over-10-hp", "centre": "28in"}),
-    ("1,750>900 5hp fan 18 1/2 in", {"power": "5hp", "machine": "fan-up-to-10-hp", "centre": "18 1/2 in"}),
-    ("1450 > 480 11kW bucket elevator 900mm 16h", {"power": "11kW", "machine": "bucket-elevator", "centre": "900mm", "hours_a_day": "16"}),
-    ("1740 to 430 zeppelin", {"unread": "zeppelin"}),
+@pytest.mark.parametrize(("line", "machine", "want"), [
+    ("1750 > 640 15hp fan 28in", "fan-over-10-hp", {"driver_speed": "1750", "driven_speed": "640", "power": "15hp", "centre": "28in"}),
+    ("1,750>900 5hp fan 18 1/2 in", "fan-up-to-10-hp", {"power": "5hp", "centre": "18 1/2 in"}),
+    ("1450 > 480 11kW bucket elevator 900mm 16h", "bucket-elevator", {"power": "11kW", "centre": "900mm", "hours_a_day": "16"}),
 ])  # fmt: skip
-def test_shorthand(line: str, want: dict[str, str]) -> None:
+def test_shorthand(line: str, machine: str, want: dict[str, str]) -> None:
     got = read_duty(line)
-    assert got is not None and {k: got.get(k) for k in want} == want
+    assert got is not None and {k: got.filled.get(k) for k in want} == want
+    assert [k for k, _ in got.machines] == [machine] and not got.unread
 
 
 def test_shorthand_without_two_speeds_is_no_duty() -> None:

@@ -6,6 +6,7 @@ import json
 import subprocess
 import uuid
 from pathlib import Path
+from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
@@ -124,8 +125,23 @@ def test_shorthand_and_handbook(client: FlaskClient) -> None:
         == "/bench/belt-length"
     )
     book = client.get("/api/handbook").json
-    assert len(book["tables"]) == 81 and all(t["source"] and t["recalled"] for t in book["tables"])
+    assert len(book["tables"]) == 82 and all(t["source"] and t["recalled"] for t in book["tables"])
     assert len(book["formulas"]) > 45 and all(f["source"] and f["expression"] for f in book["formulas"])
+
+
+def test_a_belt_number_and_a_word_are_found(client: FlaskClient) -> None:
+    def found(text: str) -> list[dict[str, Any]]:
+        return client.get("/api/shorthand", query_string={"text": text}).json["destinations"]
+
+    assert found("SPB 2360")[0]["query"] == {"marking": "SPB 2360"} and found("SPB 2360")[0]["to"] == "/what-belt"
+    several = found("1750 > 640 15hp blower 30")
+    assert len({d["query"].get("machine") for d in several}) == len(several) > 2
+    assert all("not understood: 30" in d["hint"] for d in several)
+    assert found("zeppelin of the alps") == []
+    held = client.get("/api/handbook/find", query_string={"text": "elongation"}).json
+    book = client.get("/api/handbook").json
+    assert held["formulas"] and set(held["formulas"]) < {f["id"] for f in book["formulas"]}
+    assert set(held["tables"]) < {t["id"] for t in book["tables"]}
 
 
 def test_committed_contract_is_current(tmp_path: Path) -> None:

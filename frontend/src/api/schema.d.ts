@@ -984,6 +984,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/handbook/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Search the handbook
+         * @description Tables and formulas that hold every word, everyday words included.
+         */
+        get: operations["find_handbook_find_handbook_find_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/machines": {
         parameters: {
             query?: never;
@@ -1105,9 +1125,9 @@ export interface paths {
         };
         /**
          * Read a command line
-         * @description Where a typed line leads: a filled-in duty, a machine, a calculator.
+         * @description Where a typed line leads: a filled-in duty, a machine, a belt, a task, a table, a formula.
          */
-        get: operations["calc_shorthand_shorthand_get"];
+        get: operations["find_shorthand_shorthand_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4226,6 +4246,8 @@ export interface components {
             edition: string;
             /** Expression */
             expression: string;
+            /** Id */
+            id: string;
             /** Name */
             name: string;
             /** Origin */
@@ -4303,6 +4325,16 @@ export interface components {
             formulas: components["schemas"]["FormulaOut"][];
             /** Tables */
             tables: components["schemas"]["TableOut"][];
+        };
+        /**
+         * HandbookFound
+         * @description Ids of the tables and of the formulas that hold the words, the closest first.
+         */
+        HandbookFound: {
+            /** Formulas */
+            formulas: string[];
+            /** Tables */
+            tables: string[];
         };
         /**
          * IdentifyIn
@@ -13348,6 +13380,121 @@ export interface operations {
             };
         };
     };
+    find_handbook_find_handbook_find_get: {
+        parameters: {
+            query?: {
+                text?: string;
+                units?: "us" | "si";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandbookFound"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     machines_machines_machines_get: {
         parameters: {
             query?: {
@@ -14413,7 +14560,7 @@ export interface operations {
             };
         };
     };
-    calc_shorthand_shorthand_get: {
+    find_shorthand_shorthand_get: {
         parameters: {
             query?: {
                 text?: string;

@@ -14,7 +14,7 @@ from whitenoise import WhiteNoise
 
 from tuyere import VERSION
 from tuyere.store.engine import engine_for
-from tuyere.web import calc_api, guard, handbook_api, machines_api, problems, ratings_api, stock_api
+from tuyere.web import calc_api, find_api, guard, handbook_api, machines_api, problems, ratings_api, stock_api
 
 DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"
 
@@ -53,6 +53,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     app.register_api(calc_api.api)
     app.register_api(machines_api.api)
     app.register_api(handbook_api.api)
+    app.register_api(find_api.api)
     app.register_api(stock_api.api)
     app.register_api(ratings_api.api)
 

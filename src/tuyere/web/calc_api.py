@@ -12,10 +12,8 @@ import tuyere.calc.every  # noqa: F401  (registers the calculations)
 from tuyere.calc.answer import Answer
 from tuyere.calc.families.protocol import families
 from tuyere.calc.registry import CALCULATIONS, Calculation, work
-from tuyere.calc.shorthand import calculators, read_duty
 from tuyere.core.tables import table
-from tuyere.store.machine_book import list_machines
-from tuyere.web.common import ShorthandQuery, answer, documented, session
+from tuyere.web.common import answer, documented
 
 api = APIBlueprint("calc", __name__, url_prefix="/api", abp_tags=[Tag(name="calculations")])
 
@@ -67,21 +65,6 @@ class FamilyList(Answer):
     """Families in the order they are shown."""
 
     families: list[FamilyLine]
-
-
-class Destination(Answer):
-    """Somewhere the command line can go, with what it fills in."""
-
-    label: str
-    hint: str
-    to: str
-    query: dict[str, str]
-
-
-class Destinations(Answer):
-    """Best first."""
-
-    destinations: list[Destination]
 
 
 def _endpoint(calc: Calculation[Any, Any]) -> Callable[..., Response]:
@@ -138,40 +121,3 @@ def family_list() -> Response:
         for f in families()
     ]
     return answer(FamilyList(families=lines))
-
-
-@api.get("/shorthand", summary="Read a command line", responses=documented(Destinations))
-def shorthand(query: ShorthandQuery) -> Response:
-    """Where a typed line leads: a filled-in duty, a machine, a calculator."""
-    found: list[Destination] = []
-    text = query.text.strip()
-    if (duty := read_duty(text, query.units)) is not None:
-        words = [
-            f"{duty['driver_speed']} to {duty['driven_speed']} rpm",
-            duty.get("power"),
-            duty.get("machine_name"),
-            f"{duty['centre']} apart" if "centre" in duty else None,
-        ]
-        unread = f"not understood: {duty['unread']}" if "unread" in duty else "a new drive, filled in"
-        found.append(
-            Destination(
-                label="Choose: " + ", ".join(w for w in words if w),
-                hint=unread,
-                to="/choose",
-                query={k: str(v) for k, v in duty.items() if k not in ("machine_name", "unread")},
-            )
-        )
-    elif text:
-        with session() as s:
-            for m in list_machines(s, text).machines[:6]:
-                hint = f"machine in {m.area}" if m.area else "machine"
-                found.append(Destination(label=m.name, hint=hint, to=f"/machines/{m.id}", query={}))
-                found += [
-                    Destination(label=f"{m.name}: {d.name}", hint=d.fitted or "drive", to=f"/drives/{d.id}", query={})
-                    for d in m.drives[:3]
-                ]
-        found += [
-            Destination(label=title, hint="calculator", to=f"/bench/{name}", query={})
-            for name, title in calculators(text)
-        ]
-    return answer(Destinations(destinations=found[:10]))

@@ -43,6 +43,7 @@ class TableOut(Answer):
 class FormulaOut(Answer):
     """A formula as LaTeX with its source."""
 
+    id: str
     symbol: str
     name: str
     unit: str
@@ -80,4 +81,6 @@ def handbook() -> Response:
         )
         for t in all_tables()
     ]
-    return answer(Handbook(tables=tables, formulas=[FormulaOut(**formula_card(f)) for f in FORMULAS.values()]))
+    return answer(
+        Handbook(tables=tables, formulas=[FormulaOut(id=key, **formula_card(f)) for key, f in FORMULAS.items()])
+    )

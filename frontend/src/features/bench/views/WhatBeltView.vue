@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 
+import { useRoute } from 'vue-router'
+
 import { api, attempt } from '@/api/client'
 import type { IdentifyAnswer } from '@/api/types'
 import { grooves } from '@/features/choose/logic/fixed'
@@ -70,7 +72,15 @@ function take(way: (typeof ways)[number]['key']) {
   f.value.way = way
   clear()
 }
-onMounted(() => setPlace('', 'What is this belt?'))
+const route = useRoute()
+onMounted(() => {
+  setPlace('', 'What is this belt?')
+  const marking = route.query['marking']
+  if (typeof marking !== 'string' || !marking) return
+  f.value.way = 'marking'
+  f.value.marking = marking
+  void ask()
+})
 const fault = (name: string) => faultAt(problem.value, 'input.' + name)
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
@@ -10,11 +10,34 @@ import { setPlace } from '@/shared/state/place'
 const book = ref<Handbook>()
 const route = useRoute()
 const open = ref<Record<string, boolean>>({})
-const tex = ref<string[]>([])
+const tex = ref<Record<string, string>>({})
 const failed = ref('')
 const words = ref('')
-const tables = computed(() => book.value?.tables.filter((t) => `${t.title} ${t.source}`.toLowerCase().includes(words.value.toLowerCase())) ?? [])
+// What holds the words, the closest first; undefined where nothing is looked for and all of it stands.
+const held = ref<{ tables: string[]; formulas: string[] }>()
+let asked = 0
+const inOrder = <T extends { id: string }>(all: T[], ids?: string[]) => (ids ? ids.flatMap((id) => all.find((x) => x.id === id) ?? []) : all)
+const tables = computed(() => inOrder(book.value?.tables ?? [], held.value?.tables))
+const formulas = computed(() => inOrder(book.value?.formulas ?? [], held.value?.formulas))
 
+watch(words, async (typed) => {
+  const mine = ++asked
+  if (!typed.trim()) return (held.value = undefined)
+  const got = await attempt(api.GET('/api/handbook/find', { params: { query: { text: typed } } }))
+  if (mine === asked && got.ok) held.value = got.data
+})
+async function show(wanted: string) {
+  if (!wanted) return
+  words.value = ''
+  held.value = undefined
+  open.value[wanted] = true
+  await nextTick()
+  document.getElementById(wanted)?.scrollIntoView()
+}
+watch(
+  () => route.hash,
+  (hash) => void show(hash.slice(1)),
+)
 onMounted(async () => {
   setPlace('', 'Handbook')
   const got = await attempt(api.GET('/api/handbook'))
@@ -23,11 +46,9 @@ onMounted(async () => {
     return
   }
   book.value = got.data
-  const wanted = route.hash.slice(1)
-  if (wanted) open.value[wanted] = true
-  tex.value = await Promise.all(got.data.formulas.map((f) => render(`${f.symbol} = ${f.expression}`)))
-  await nextTick()
-  if (wanted) document.getElementById(wanted)?.scrollIntoView()
+  const made = await Promise.all(got.data.formulas.map(async (f) => [f.id, await render(`${f.symbol} = ${f.expression}`)] as const))
+  tex.value = Object.fromEntries(made)
+  await show(route.hash.slice(1))
 })
 </script>
 
@@ -41,8 +62,12 @@ onMounted(async () => {
     <p v-if="failed">{{ failed }}</p>
     <p v-else-if="!book" class="dim">Opening the handbook…</p>
     <template v-else>
-      <h2>Tables</h2>
-      <el-input v-model="words" class="words find" aria-label="Find a table" placeholder="Find a table" clearable />
+      <el-input v-model="words" class="words find" aria-label="Find a table or a formula" placeholder="Find: slack, arc, SPB, oil…" clearable />
+      <p v-if="held" role="status">
+        <template v-if="tables.length + formulas.length">{{ tables.length }} tables and {{ formulas.length }} formulas hold “{{ words.trim() }}”.</template>
+        <template v-else>Nothing here holds “{{ words.trim() }}”. The line at the top of the page looks through machines, tasks and the shelf too.</template>
+      </p>
+      <h2 v-if="tables.length">Tables</h2>
       <section v-for="t in tables" :id="t.id" :key="t.id" class="sheet table">
         <button type="button" class="plain head" :aria-expanded="open[t.id] === true" @click="open[t.id] = !open[t.id]">
           <h3>{{ t.title }}</h3>
@@ -65,14 +90,14 @@ onMounted(async () => {
           </table>
         </div>
       </section>
-      <h2>Formulas</h2>
-      <section class="sheet formulas">
-        <article v-for="(f, k) in book.formulas" :key="k">
+      <h2 v-if="formulas.length">Formulas</h2>
+      <section v-if="formulas.length" class="sheet formulas">
+        <article v-for="f in formulas" :id="f.id" :key="f.id" :class="{ wanted: open[f.id] }">
           <p>
             <strong>{{ f.name }}</strong> <span class="dim">{{ f.unit === '1' ? '' : f.unit }}</span>
           </p>
           <!-- eslint-disable-next-line vue/no-v-html -- KaTeX output of our own formulas -->
-          <div class="tex" tabindex="0" v-html="tex[k]" />
+          <div class="tex" tabindex="0" v-html="tex[f.id]" />
           <p class="dim">{{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} · confidence {{ f.confidence }}</p>
         </article>
       </section>
@@ -132,6 +157,14 @@ article {
   padding: 10px 0;
   border-bottom: 1px solid var(--line);
   min-width: 0;
+  scroll-margin-top: 90px;
+}
+article.wanted {
+  border-left: 6px solid var(--touch);
+  padding-left: 10px;
+}
+.table {
+  scroll-margin-top: 90px;
 }
 .tex {
   overflow-x: auto;

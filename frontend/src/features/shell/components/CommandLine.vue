@@ -52,7 +52,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       ref="box"
       v-model="text"
       type="text"
-      aria-label="Command line: a machine, a calculator, or a duty such as 1750 > 640 15hp fan 28in"
+      aria-label="Find a machine, a task, a belt number or a table, or type a duty such as 1750 > 640 15hp fan 28in"
       placeholder="1750 > 640 15hp fan 28in"
       autocomplete="off"
       spellcheck="false"
@@ -69,10 +69,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
     />
     <ul v-if="open && text" id="command-found" role="listbox" aria-label="Destinations">
       <li v-for="(d, k) in found" :key="d.to + d.label" role="option" :aria-selected="k === at" @mousedown.prevent="go(d)">
-        {{ d.label }} <span class="dim">{{ d.hint }}</span>
+        <span>{{ d.label }}</span> <span :class="d.hint.includes('not understood') ? 'unread' : 'dim'">{{ d.hint }}</span>
       </li>
       <li v-if="!found.length" role="option" aria-selected="false" class="dim">
-        Nothing of that name. A duty reads like: 1750 &gt; 640 15hp fan 28in
+        Nothing holds these words: try fewer, or a belt number. A duty reads like: 1750 &gt; 640 15hp fan 28in
       </li>
     </ul>
   </div>
@@ -129,6 +129,10 @@ ul {
 li {
   padding: 11px 12px;
   cursor: pointer;
+}
+.unread {
+  color: var(--warm);
+  font-weight: 600;
 }
 li[aria-selected='true'] {
   background: var(--touch-soft);

@@ -1,0 +1,1 @@
+"""Finding by any word of the trade: tasks, fields, tables and formulas."""
