@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 
-import type { Build, Drive, DriveAnswer, Duty, FamilyOffer, Figure, Option, SelectAnswer, Sheet } from '@/api/types'
+import type { Band, Build, Drive, DriveAnswer, Duty, FamilyOffer, Figure, Option, SelectAnswer, Sheet } from '@/api/types'
 import { dutyBody, emptyDuty, fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
 import { anythingFixed, fixedInput, nothingFixed } from '@/features/choose/logic/fixed'
 import { inputOf } from '@/features/choose/logic/pick'
@@ -18,6 +18,7 @@ const fig = (value: number, shown: string): Figure => {
   const cut = shown.lastIndexOf(' ')
   return { value, unit: '', shown, number: shown.slice(0, cut), unit_shown: shown.slice(cut + 1), step: 's1', per: null }
 }
+const span = (low: string, high: string): Band => ({ low: fig(parseFloat(low), `${low} x`), high: fig(parseFloat(high), high), per: null, shown: `${low} – ${high}` })
 const duty = (more: Partial<Duty> = {}): Duty => ({
   id: 'd', rev: 1, valid_from: '2026-11-23T10:00:00Z', power: fig(11.19, '15 hp'), driver_speed: fig(1750, '1,750 rpm'),
   driven_speed: fig(640, '640 rpm'), tolerance: fig(3, '3.0 %'), tolerance_origin: 'assumed', centre: fig(711.2, '28 in'), centre_give: null,
@@ -31,6 +32,7 @@ const callOut = (key: string, at: 'driver' | 'driven' | 'centre' | 'slack', labe
   ({ key, at, label, number: '5.4', unit: 'in', path, step, clears }) as Sheet['call_outs'][number]
 const sheet = (spare: number): Sheet => ({
   family: 'v-belt', designation: '4 × B90', spare: fig(spare, `${spare} %`), set_line: '4.7 – 5.4 lbf at 17/32 in', answers: [], driven_speed: fig(640, '640 rpm'), shaft_load: fig(900, '202 lbf'), shaft_load_case: 'running', emergency: '',
+  beside: { width: fig(25, '1 in'), weight: span('12', '23 lb'), parts: fig(4, '4 '), centre_distance: fig(700, '28 in'), efficiency: span('93', '96 %'), yearly_loss: span('460', '1,200 kWh') },
   setting: { title: '', steps: [], room: '', remark: '' },
   call_outs: [
     callOut('n1', 'driver', 'driver', 'driver.speed', null), callOut('d1', 'driver', 'sheave pitch', 'driver.sheave.diameter', null),
@@ -107,8 +109,8 @@ describe('options of all families in one list', () => {
 
 describe('weights', () => {
   it('are said in words, all alike or what counts most', () => {
-    expect(orderWords(equalWeights())).toBe('equal weights')
-    expect(orderWords({ ...equalWeights(), stock: 0 })).toBe('equal weights')
+    expect(orderWords(equalWeights())).toContain('fewest parts, smallest and lightest first')
+    expect(orderWords({ ...equalWeights(), stock: 0 })).toContain('fewest parts, smallest and lightest first')
     expect(orderWords({ ...equalWeights(), shaft_load: 4 })).toBe('least shaft pull counting most')
   })
 })

@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 
-import type { CompareAnswer, Elevation, FamilyOffer, FamilyOption, Figure, Sheet } from '@/api/types'
+import type { Band, CompareAnswer, Elevation, FamilyOffer, FamilyOption, Figure, Sheet } from '@/api/types'
 import CrossSection from '@/features/bench/components/CrossSection.vue'
 import JointCard from '@/features/bench/components/JointCard.vue'
 import RecordTables from '@/features/bench/components/RecordTables.vue'
@@ -19,10 +19,11 @@ const elevation: Elevation = {
     { role: 'driven', x: 400, y: 0, outside_radius: 120, path_radius: 118, turn: -1, profile: 'chain', count: 45 },
   ], arcs: [], strands: [{ x1: 0, y1: 48, x2: 400, y2: 118, side: 'slack', length: 406 }], thickness: 12, pitch: 15.9, centre_distance: 400, left: -60, bottom: -130, width: 590, height: 260,
 }
+const span = (low: string, high: string): Band => ({ low: fig(parseFloat(low), `${low} x`), high: fig(parseFloat(high), high), per: null, shown: `${low} – ${high}` })
 const option = (name: string, telling: string, load: number, more: Partial<FamilyOption> = {}): FamilyOption =>
   ({
     name, telling, calc: 'chain-drive', input: { chain: name }, elevation, driven_speed: fig(400, '400 rpm'), speed_error: fig(0.2, '0.2 %'), centre_distance: fig(400, '15 3/4 in'),
-    spare: fig(5, '5.0 %'), width: fig(10, '0.4 in'), shaft_load: fig(load, `${load} lbf`), weight: fig(8, '17 lb'), parts: fig(3, '3'), yearly_loss: fig(400, '400 kWh'), yearly_cost: null,
+    spare: fig(5, '5.0 %'), width: fig(10, '0.4 in'), shaft_load: fig(load, `${load} lbf`), weight: span('12', '23 lb'), parts: fig(3, '3'), yearly_loss: span('300', '620 kWh'), yearly_cost: null, kinds: [],
     efficiency: { low: fig(96, '96 %'), high: fig(98, '98 %'), per: null, shown: '96 – 98 %' }, ...more,
   }) as FamilyOption
 const manners = [{ key: 'step', question: 'Keeps step, does not slip', verdict: 'no', words: 'Slips 1 to 2 %.', asked: true }] as FamilyOffer['manners']
@@ -55,10 +56,11 @@ describe('the board of all families', () => {
     expect(w.emitted('pick')).toEqual([[{ family: 'chain', calc: 'chain-drive', name: '50', key: 'chain 50 19/45 teeth', input: { chain: '50' } }]])
   })
   it('orders the table by the column touched, today’s build on top', async () => {
-    const today = { designation: '4 × B90', shaft_load: fig(500, '500 lbf'), spare: fig(1, '1.0 %') } as unknown as Sheet
+    const today = { designation: '4 × B90', shaft_load: fig(500, '500 lbf'), spare: fig(1, '1.0 %'), beside: { width: fig(25, '1 in'), weight: span('40', '55 lb'), parts: fig(6, '6 '), centre_distance: fig(700, '28 in'), yearly_loss: span('460', '1,200 kWh') } } as unknown as Sheet
     const w = board(today)
     const rows = () => w.findAll('.beside tbody tr').map((r) => r.find('th').text())
     expect(rows()[0]).toContain('4 × B90')
+    expect(w.findAll('.beside tbody tr')[0]?.findAll('td').map((x) => x.text()).slice(0, 8)).toEqual(['', '1 in', '500 lbf', '40 – 55 lb', '460 – 1,200 kWh', '6', '1.0 %', '28 in'])
     expect(w.findAll('.beside tbody tr')[1]?.text()).toContain('250 lbf')
     expect(w.findAll('th[aria-sort="ascending"]')).toHaveLength(1)
     await w.findAll('.sort')[0]?.trigger('click')

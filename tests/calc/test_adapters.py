@@ -135,7 +135,8 @@ def test_every_offer_keeps_to_the_duty_and_the_room(key: str) -> None:
     assert offer.options and offer.accepted + sum(n for _, n in offer.rejected) == offer.considered
     for o in offer.options:
         assert abs(o.error_percent) <= 4 + 1e-9 and o.spare_percent >= -1e-9
-        assert max(d for d, _ in o.wheels) <= 620 * (1 + 1e-9)
+        assert max(2 * w.outside_radius for w in o.elevation.wheels) <= 620 * (1 + 1e-9)
+        assert 0 < o.weight.low_kg <= o.weight.high_kg
         assert 700 <= o.centre_mm <= 900 and o.shaft_load_n > 0 and o.parts >= 3
         ratio = o.driven_rpm / 1160
         assert 0.3 < ratio < 0.4 and o.elevation.centre_distance == pytest.approx(o.centre_mm, rel=1e-9)
@@ -148,4 +149,5 @@ def test_speed_up_is_answered_as_slow_down_is(key: str) -> None:
     for o in up.options:
         assert o.driven_rpm == pytest.approx(1160, rel=0.041)
         # The larger wheel drives.
-        assert o.wheels[0][0] > o.wheels[1][0]
+        driver, driven_wheel = o.elevation.wheels
+        assert driver.outside_radius > driven_wheel.outside_radius

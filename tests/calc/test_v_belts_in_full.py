@@ -174,8 +174,9 @@ def test_why_not_names_every_limit_and_the_place() -> None:
     told = run("v-belt-why-not", with_(example, this=this))["result"]
     assert (
         told["fits"]
-        and told["place"] == 1
-        and told["cost"] == pytest.approx(told["best_cost"])
+        and 1 <= told["place"] <= told["accepted"]
+        and told["cost"] == pytest.approx(best["cost"], rel=1e-3)
+        and told["cost"] >= told["best_cost"]
         and all(x["passes"] for x in told["lines"])
     )
     short = run(

@@ -9,10 +9,11 @@ import pytest
 
 from tuyere.core.duty.fan_law import power_at_speed
 from tuyere.core.geometry.formulas import open_length
+from tuyere.core.ranking import ALL_ROUND, KINDS
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
 from tuyere.core.vbelt.choose import search
-from tuyere.core.vbelt.limits import LIMITS, Stock, Wanted, evaluate
+from tuyere.core.vbelt.limits import LIMITS, WEIGHTS, Stock, Wanted, evaluate
 from tuyere.core.vbelt.rate import Given, rate
 from tuyere.core.vbelt.sheaves import sheave
 
@@ -63,8 +64,9 @@ def test_every_row_is_counted_once_and_the_nearest_miss_is_named() -> None:
     assert found.best and {r.limit for r in found.rejected} <= set(LIMITS)
     for r in found.rejected:
         assert r.count > 0 and r.miss_percent > 0
-    costs = [c.cost for c in found.best]
+    costs = [c.cost for c in found.best if not c.kinds]
     assert costs == sorted(costs)
+    assert {k for c in found.best for k in c.kinds} <= {*KINDS, ALL_ROUND} and found.best[0].kinds
     for c in found.best:
         assert abs(c.speed_error_percent) <= 3 and 27 * 25.4 <= c.centre_mm <= 29 * 25.4 and c.belts <= 8
 
@@ -87,11 +89,11 @@ def test_parts_that_stay_are_kept() -> None:
 
 def test_weights_order_the_list() -> None:
     wide = {**vars(WANTED), "centre_low_mm": 20 * 25.4, "centre_high_mm": 50 * 25.4}
-    only = {"belts": 0.0, "shaft_load": 0.0, "width": 0.0, "speed": 0.0}
+    only = dict.fromkeys(WEIGHTS, 0.0)
     by_load = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"shaft_load": 1.0}}), each_section=12)
     loads = [c.shaft_load_n for c in by_load.best]
     assert loads == sorted(loads)
-    by_belts = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"belts": 1.0}}), each_section=12)
+    by_belts = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"parts": 1.0}}), each_section=12)
     assert by_belts.best[0].belts == min(c.belts for c in by_belts.best)
 
 
@@ -109,9 +111,7 @@ def test_a_stock_list_changes_the_order_and_nothing_else() -> None:
     )
     listed = search(build_catalogue(), replace(WANTED, stock=stock), 12, 12)
     assert (listed.considered, listed.accepted, listed.rejected) == (plain.considered, plain.accepted, plain.rejected)
-    only = replace(
-        WANTED, stock=stock, weights={"belts": 0.0, "shaft_load": 0.0, "width": 0.0, "speed": 0.0, "stock": 1.0}
-    )
+    only = replace(WANTED, stock=stock, weights=dict.fromkeys(WEIGHTS, 0.0) | {"stock": 1.0})
     first = search(build_catalogue(), only, 12, 12).best[0]
     assert first.on_shelf == 3 and (first.belt.designation, first.driver.line_mm) == (
         far.belt.designation,

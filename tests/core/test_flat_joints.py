@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import numpy as np
 import pint
 import pytest
-from scipy.integrate import quad
 
 from tuyere.core.duty.losses import yearly_loss
 from tuyere.core.duty.service import conditions
@@ -16,7 +14,6 @@ from tuyere.core.flat.drive import FlatGiven, work_flat_drive
 from tuyere.core.flat.joints import work_joint
 from tuyere.core.flat.service import flat_factor
 from tuyere.core.flat.tables import materials
-from tuyere.core.geometry.mass import CAST_IRON, wheel_mass
 from tuyere.core.notices import collected_notices
 from tuyere.core.tables import table
 
@@ -101,22 +98,6 @@ def test_the_search_equals_the_single_drive() -> None:
         assert one.spare_percent >= 0 and one.shaft_load.newtons == pytest.approx(c.hub_n, rel=1e-9)
         narrower = [w for w in table("flat_widths").column("belt") if w < c.width_mm]
         assert one.width_needed_mm <= c.width_mm and (not narrower or one.width_needed_mm > narrower[-1])
-
-
-@pytest.mark.outside("scipy: the stated solid, integrated ring by ring")
-@pytest.mark.parametrize(
-    ("outside", "face"), [(90.0, 40.0), (150.0, 20.0), (151.0, 20.0), (400.0, 80.0), (900.0, 150.0)]
-)
-def test_wheel_mass_is_the_integrated_solid(outside: float, face: float) -> None:
-    def thick(r: float) -> float:
-        if outside <= 150 or r < outside / 6 or r > outside / 2 - 0.08 * outside:
-            return face
-        return face / 4
-
-    volume = quad(lambda r: 2 * np.pi * r * thick(r), 0, outside / 2, points=[outside / 6, 0.42 * outside], limit=200)[
-        0
-    ]
-    assert wheel_mass(CAST_IRON, outside, face) == pytest.approx(CAST_IRON * volume * 1e-9, rel=1e-6)
 
 
 @pytest.mark.outside("pint: 10 hp through 95 % for 16 h on 250 days, in kilowatt-hours")

@@ -47,6 +47,10 @@ def test_one_drive_has_one_load_one_width_one_weight_in_every_list(
             assert page.sheet.shaft_load.value == pytest.approx(o.shaft_load.value, rel=1e-9)
             assert page.sheet.spare.value == pytest.approx(o.spare.value, rel=1e-6, abs=1e-6)
             assert page.sheet.driven_speed.value == pytest.approx(o.driven_speed.value, rel=1e-9)
+            side = page.sheet.beside
+            for mine, theirs in ((side.width, o.width), (side.parts, o.parts), (side.centre_distance, o.centre_distance),
+                                 (side.weight.low, o.weight.low), (side.weight.high, o.weight.high)):  # fmt: skip
+                assert mine.value == pytest.approx(theirs.value, rel=1e-6)
             if family.key == "v-belt":
                 both = [x for x in run("v-belt-select", duty | {"keep": 24}).result.options if x.name == o.name]
                 wheels = (page.result.driver_outside.value, page.result.driven_outside.value)
@@ -58,6 +62,7 @@ def test_one_drive_has_one_load_one_width_one_weight_in_every_list(
                 for x in same:
                     assert x.shaft_load.value == pytest.approx(page.sheet.shaft_load.value, rel=1e-9)
                     assert x.width.value == pytest.approx(o.width.value, rel=1e-9)
+                    assert x.weight.high.value == pytest.approx(side.weight.high.value, rel=1e-9)
 
 
 def test_the_largest_load_is_held_against_what_is_set() -> None:

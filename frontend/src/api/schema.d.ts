@@ -1787,6 +1787,18 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * Beside
+         * @description What a drive is told apart by when it stands beside others; weight and loss are bands of two estimates.
+         */
+        Beside: {
+            centre_distance: components["schemas"]["Figure"];
+            efficiency: components["schemas"]["Band"];
+            parts: components["schemas"]["Figure"];
+            weight: components["schemas"]["Band"];
+            width: components["schemas"]["Figure"];
+            yearly_loss: components["schemas"]["Band"];
+        };
+        /**
          * BuildSave
          * @description A configuration: its family, the input of that family's calculation, why it exists, and whether it is settled.
          *
@@ -3767,6 +3779,11 @@ export interface components {
             input: {
                 [key: string]: unknown;
             };
+            /**
+             * Kinds
+             * @description what it is first in among its family: fewest parts, smallest, lightest
+             */
+            kinds: string[];
             /** Name */
             name: string;
             parts: components["schemas"]["Figure"];
@@ -3775,10 +3792,10 @@ export interface components {
             speed_error: components["schemas"]["Figure"];
             /** Telling */
             telling: string;
-            weight: components["schemas"]["Figure"];
+            weight: components["schemas"]["Band"];
             width: components["schemas"]["Figure"];
-            yearly_cost: components["schemas"]["Figure"] | null;
-            yearly_loss: components["schemas"]["Figure"];
+            yearly_cost: components["schemas"]["Band"] | null;
+            yearly_loss: components["schemas"]["Band"];
         };
         /**
          * FamilyOut
@@ -5265,6 +5282,11 @@ export interface components {
              * @enum {string}
              */
             groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
+            /**
+             * Kinds
+             * @description what it is first in: fewest parts, smallest, lightest
+             */
+            kinds: string[];
             /** Name */
             name: string;
             /**
@@ -5280,6 +5302,7 @@ export interface components {
             speed_error: components["schemas"]["Figure"];
             /** Stocked */
             stocked: boolean;
+            weight: components["schemas"]["Band"];
             width: components["schemas"]["Figure"];
         };
         /**
@@ -6046,6 +6069,8 @@ export interface components {
         SheetOut: {
             /** Answers */
             answers: components["schemas"]["MainAnswer"][];
+            /** @description what it is told apart by when it stands beside others */
+            beside: components["schemas"]["Beside"];
             /** Call Outs */
             call_outs: components["schemas"]["CallOut"][];
             /** Designation */
@@ -7641,18 +7666,35 @@ export interface components {
         /**
          * WeightsIn
          * @description How much each figure counts in the order; each is divided by the best one found.
+         *
+         *     While all count alike, the three kinds of answer come first: fewest parts, smallest, lightest.
          */
         WeightsIn: {
             /**
-             * Belts
+             * Common
              * @default 1
              */
-            belts?: number;
+            common?: number;
+            /**
+             * Parts
+             * @default 1
+             */
+            parts?: number;
             /**
              * Shaft Load
              * @default 1
              */
             shaft_load?: number;
+            /**
+             * Size
+             * @default 1
+             */
+            size?: number;
+            /**
+             * Spare
+             * @default 1
+             */
+            spare?: number;
             /**
              * Speed
              * @default 1
@@ -7663,6 +7705,11 @@ export interface components {
              * @default 1
              */
             stock?: number;
+            /**
+             * Weight
+             * @default 1
+             */
+            weight?: number;
             /**
              * Width
              * @default 1

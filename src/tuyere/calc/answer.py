@@ -169,6 +169,17 @@ class SpeedHeld(Answer):
     power_then: Figure | None
 
 
+class Beside(Answer):
+    """What a drive is told apart by when it stands beside others; weight and loss are bands of two estimates."""
+
+    width: Figure
+    weight: Band
+    parts: Figure
+    centre_distance: Figure
+    efficiency: Band
+    yearly_loss: Band
+
+
 class SheetOut(Answer):
     """What a drive's page shows beside its elevation, the same for every family."""
 
@@ -181,6 +192,7 @@ class SheetOut(Answer):
     wanted: SpeedHeld | None = Field(default=None, description="the speed that is wanted, where the input says one")
     shaft_load: Figure = Field(description="shaft load: standing as set new, or running, the greater")
     shaft_load_case: str = Field(description="which of the two it is")
+    beside: Beside = Field(description="what it is told apart by when it stands beside others")
     emergency: str = Field(
         default="", description="why this may stand for a while only; it is kept as temporary or not at all"
     )

@@ -50,9 +50,11 @@ class Frame:
             per=per,
         )
 
-    def band(self, low: float, high: float, kind: str, steps: tuple[str, str], per: str | None = None) -> Band:
+    def band(
+        self, low: float, high: float, kind: str, steps: tuple[str, str], per: str | None = None, style: str = ""
+    ) -> Band:
         """A band of two figures of one kind."""
-        a, b = self.figure(low, kind, step=steps[0], per=per), self.figure(high, kind, step=steps[1], per=per)
+        a, b = self.figure(low, kind, style, steps[0], per), self.figure(high, kind, style, steps[1], per)
         return Band(low=a, high=b, per=per, shown=f"{a.number} – {b.number} {b.unit_shown}".strip())
 
     def call_out(

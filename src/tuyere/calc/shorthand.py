@@ -20,9 +20,28 @@ AMOUNT = re.compile(
 HOURS = re.compile(r"(\d+(?:\.\d+)?)\s*h(?:rs?|ours?)?\b(?:\s*(?:/|a|per)?\s*day)?", re.I)
 TEN_HP_KW = 7.4569987
 FILLERS = frozenset(
-    "rpm day the and apart at a an of on for with centre centres center centers distance between".split()
+    [
+        "rpm",
+        "day",
+        "the",
+        "and",
+        "apart",
+        "at",
+        "a",
+        "an",
+        "of",
+        "on",
+        "for",
+        "with",
+        "centre",
+        "centres",
+        "center",
+        "centers",
+        "distance",
+        "between",
+    ]
 )
-POWER_WORDS = frozenset("up to over 10 hp".split())
+POWER_WORDS = frozenset(["up", "to", "over", "10", "hp"])
 
 
 @dataclass(slots=True)

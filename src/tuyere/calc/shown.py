@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import gcd
+from math import floor, gcd, log10
 
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.shop import unit_factor
@@ -39,7 +39,8 @@ def _digits(x: float, figures: int = 3) -> int:
 
 
 def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[str, str]:
-    """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "size" for caliper sizes."""
+    """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "size" for caliper sizes,
+    "about" for estimates: two figures and no more."""
     number, unit = _amount(value, kind_name, units, style)
     return ("0" + number[2:] if number.startswith("-0") and not number.strip("-0.") else number), unit
 
@@ -49,6 +50,8 @@ def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, 
     us = units == "us"
     x = value / (unit_factor(kind.us if us else kind.si, kind.core) or 1.0)
     unit = kind.us_shown if us else kind.si_shown
+    if style == "about":
+        return _grouped(round(x, 1 - floor(log10(abs(x)))) if x else 0.0, _digits(x, 2), units), unit
     if kind_name == "length":
         if style == "tape":
             return (fraction(x), unit) if us else (f"{x:.0f}", unit)

@@ -9,14 +9,15 @@ from tuyere.calc.families.offers import (
     AnyDutyIn,
     FamilyOption,
     FellOut,
+    days_of,
     fell_out,
-    hours_and_days,
     option_out,
     wanted_of,
 )
 from tuyere.calc.families.protocol import Family, Offer, families
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
+from tuyere.core.ranking import LEAST_SPARE, MOST_SPARE
 
 Question = Literal["step", "slips", "clean", "oil", "wet", "heat", "dust", "static", "reversing", "stops"]
 ASKED: dict[str, str] = {
@@ -31,6 +32,13 @@ ASKED: dict[str, str] = {
     "reversing": "reverses",
     "stops": "stops and starts under load",
 }
+
+
+ORDER = (
+    "First in each family: the one of fewest parts, the smallest (large wheel times width) and the lightest, which is the cheapest "
+    f"by weight, of those with {LEAST_SPARE:.0f} to {MOST_SPARE:.0f} % to spare. After them by parts, size, width, weight, shaft pull, "
+    "speed error, spare and how common the wheels are, each against the best found, all counting alike. Losses overlap and order nothing."
+)
 
 
 class CompareIn(AnyDutyIn):
@@ -95,7 +103,7 @@ def _why_nothing(offer: Offer) -> str:
 def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
     """Ask every family."""
     wanted = wanted_of(given, frame.basis, {"series": given.series})
-    hours, days = hours_and_days(given)
+    days = days_of(given)
     out = []
     for family in families():
         manners = _manners(family, list(given.asked))
@@ -108,14 +116,14 @@ def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
             if offer.options
             else _why_nothing(offer)
         )
-        care = [m.words for m in manners if m.asked and m.verdict == "limited"]
+        care = [m.words for m in manners if m.asked and m.verdict == "limited"] + list(offer.care)
         out.append(FamilyOut(
             key=family.key, title=family.title, verdict="no" if reason else "limited" if care else "good", reason=reason, care=care,
             missing=offer.missing, considered=offer.considered, accepted=offer.accepted,
-            options=[] if refused else [option_out(o, family, given, hours, days, frame) for o in offer.options],
+            options=[] if refused else [option_out(o, family, given, days, frame) for o in offer.options],
             rejected=fell_out(offer), manners=manners))  # fmt: skip
     out.sort(key=lambda f: f.verdict == "no")
     return CompareOut(
         considered=sum(f.considered for f in out), families=out,
-        order="Within a family: shaft pull, size, width and speed error (V-belts: also their number), each against the best found, equal weights.",
+        order=ORDER,
     )  # fmt: skip

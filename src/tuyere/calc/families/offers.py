@@ -10,15 +10,13 @@ from tuyere.calc.answer import Answer, Band, ElevationOut, Figure
 from tuyere.calc.centre import CentreIn, centre_range
 from tuyere.calc.duty import DutyIn
 from tuyere.calc.entry import Size, value_of
+from tuyere.calc.families.beside import DAYS, beside
 from tuyere.calc.families.protocol import Family, Offer, Offered, Wanted
 from tuyere.calc.frame import Frame, elevation_out
 from tuyere.calc.parts import LayoutIn, Real, Whole, tolerance_of
 from tuyere.calc.registry import Input
-from tuyere.core.duty.losses import yearly_loss
 from tuyere.core.errors import InputError
-from tuyere.core.geometry.mass import CAST_IRON, wheel_mass
 from tuyere.core.notices import notice
-from tuyere.core.steps import quiet
 
 MOST_RATIO = 15.0
 
@@ -58,11 +56,12 @@ class FamilyOption(Answer):
     spare: Figure
     width: Figure
     shaft_load: Figure
-    weight: Figure
+    weight: Band
     parts: Figure
     efficiency: Band
-    yearly_loss: Figure
-    yearly_cost: Figure | None
+    yearly_loss: Band
+    yearly_cost: Band | None
+    kinds: list[str] = Field(description="what it is first in among its family: fewest parts, smallest, lightest")
     elevation: ElevationOut
 
 
@@ -89,37 +88,36 @@ def wanted_of(given: AnyDutyIn, basis: str, own: dict[str, Any] | None = None) -
     )  # fmt: skip
 
 
-def hours_and_days(given: AnyDutyIn) -> tuple[float, float]:
-    """Hours a day and days a year for the losses; assumptions are said."""
+def days_of(given: AnyDutyIn) -> float:
+    """Days a year for the losses; assumptions are said."""
     if given.days_a_year is None:
         notice("info", "days-assumed", "250 days a year are assumed for the losses.", "input.days_a_year")
-    said = given.service_factor.hours_a_day if given.service_factor else None
-    if said is None:
+    if given.service_factor is None or given.service_factor.hours_a_day is None:
         notice(
             "info", "hours-assumed", "10 hours a day are assumed for the losses.", "input.service_factor.hours_a_day"
         )
-    hours = value_of(said, 10.0)
-    return hours, float(given.days_a_year or 250)
+    return float(given.days_a_year or DAYS)
 
 
-def option_out(
-    o: Offered, family: Family[Any], given: AnyDutyIn, hours: float, days: float, frame: Frame
-) -> FamilyOption:
+def option_out(o: Offered, family: Family[Any], given: AnyDutyIn, days: float, frame: Frame) -> FamilyOption:
     """An offered drive as figures."""
     f = frame.figure
     service = given.service_factor
     asked = {} if service is None else service.model_dump(exclude_none=True, mode="json")
-    with quiet():
-        weight = o.loop_kg + sum(float(wheel_mass(CAST_IRON, d, b)) for d, b in o.wheels)
-        loss = float(yearly_loss(given.power.value, sum(o.efficiency) / 2, hours, days))
+    side = beside(frame, efficiency=o.efficiency, power_kw=given.power.value, service=service, centre_mm=o.centre_mm, width_mm=o.width_mm,
+                  weight=o.weight, parts=o.parts, days=days)  # fmt: skip
+    lost, price = side.yearly_loss, given.energy_price
+    cost = (
+        None
+        if price is None
+        else frame.band(lost.low.value * price, lost.high.value * price, "money", ("", ""), style="about")
+    )
     return FamilyOption(
         name=o.name, telling=o.telling, calc=family.calc, input=o.input | ({"service_factor": asked} if asked else {}),
-        driven_speed=f(o.driven_rpm, "speed"), speed_error=f(o.error_percent, "percent"), centre_distance=f(o.centre_mm, "length", "tape"),
-        spare=f(o.spare_percent, "percent"), width=f(o.width_mm, "length", "size"), shaft_load=f(o.shaft_load_n, "force", per="hub"),
-        weight=f(weight, "mass"), parts=f(o.parts, "count"), efficiency=frame.band(*o.efficiency, "percent", ("", "")),
-        yearly_loss=f(loss, "energy"),
-        yearly_cost=None if given.energy_price is None else f(loss * given.energy_price, "money"),
-        elevation=elevation_out(o.elevation),
+        driven_speed=f(o.driven_rpm, "speed"), speed_error=f(o.error_percent, "percent"), centre_distance=side.centre_distance,
+        spare=f(o.spare_percent, "percent"), width=side.width, shaft_load=f(o.shaft_load_n, "force", per="hub"),
+        weight=side.weight, parts=side.parts, efficiency=side.efficiency, yearly_loss=lost, yearly_cost=cost,
+        kinds=list(o.kinds), elevation=elevation_out(o.elevation),
     )  # fmt: skip
 
 

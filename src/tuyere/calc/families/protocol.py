@@ -17,6 +17,7 @@ from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
 from tuyere.core.geometry.elevation import Elevation
 from tuyere.core.tables import Table, table
+from tuyere.core.wheels.mass import Weight
 
 In = TypeVar("In", bound=Input)
 
@@ -119,7 +120,7 @@ class Wanted:
 class Offered:
     """One drive of a family for a duty. ``input`` works again by the family's calculation, core units.
 
-    ``wheels`` are (outside diameter, face) in mm; ``parts`` counts what is bought.
+    ``parts`` counts what is bought; ``efficiency`` is a band in percent, ``kinds`` what it is first in.
     """
 
     name: str
@@ -130,23 +131,24 @@ class Offered:
     spare_percent: float
     width_mm: float
     shaft_load_n: float
-    loop_kg: float
-    wheels: tuple[tuple[float, float], tuple[float, float]]
+    weight: Weight
     parts: int
     efficiency: tuple[float, float]
+    kinds: tuple[str, ...]
     telling: str
     elevation: Elevation
 
 
 @dataclass(frozen=True)
 class Offer:
-    """What a family found: counts, the best few, limits where others fell, and what it lacks."""
+    """What a family found: counts, the best few, limits where others fell, what it lacks, and what asks for care."""
 
     considered: int
     accepted: int
     options: tuple[Offered, ...]
     rejected: tuple[tuple[str, int], ...]
     missing: str = ""
+    care: tuple[str, ...] = ()
 
 
 class Family(ABC, Generic[In]):

@@ -9,8 +9,8 @@ from tuyere.calc.families.offers import (
     AnyDutyIn,
     FamilyOption,
     FellOut,
+    days_of,
     fell_out,
-    hours_and_days,
     option_out,
     wanted_of,
 )
@@ -33,9 +33,9 @@ class SelectOut(Answer):
 def select(family: Family[Any], given: AnyDutyIn, frame: Frame, own: dict[str, Any] | None = None) -> SelectOut:
     """Search one family for a duty."""
     wanted = wanted_of(given, frame.basis, own)
-    hours, days = hours_and_days(given)
+    days = days_of(given)
     offer = family.offer(wanted, frame, given.keep)
-    options = [option_out(o, family, given, hours, days, frame) for o in offer.options]
+    options = [option_out(o, family, given, days, frame) for o in offer.options]
     return SelectOut(
         considered=offer.considered, accepted=offer.accepted, best=", ".join(o.name for o in options[:3]) or "nothing standard does this",
         missing=offer.missing, spare=options[0].spare if options else None, options=options, rejected=fell_out(offer),

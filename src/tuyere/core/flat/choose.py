@@ -23,7 +23,9 @@ from tuyere.core.flat.formulas import (
     tight_to_set,
 )
 from tuyere.core.flat.tables import Material, materials
-from tuyere.core.geometry.formulas import open_small_arc
+from tuyere.core.flat.weight import pulleys_weight
+from tuyere.core.geometry.formulas import open_length, open_small_arc
+from tuyere.core.ranking import Figures, cost_of, ordered, terms
 from tuyere.core.speeds.formulas import belt_speed, driven_speed
 from tuyere.core.steps import quiet
 from tuyere.core.tables import table
@@ -36,12 +38,13 @@ from tuyere.core.tension.formulas import (
     speed_in_feet,
     tight_strand,
 )
-from tuyere.core.units import MM_PER_IN
+from tuyere.core.units import KG_PER_LB, MM_PER_IN
 
 Array = NDArray[np.float64]
 LIMITS = ("speed", "size", "least pulley", "centre distance", "belt speed", "power", "width")
 PASS = 1e-12
 SHORTEST = 1.0  # clear of each other; the preferred 3.5 times the large pulley is a remark, not a limit
+LIKED_CENTRES = 3.5
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,6 +73,7 @@ class Candidate:
     error_percent: float
     hub_n: float
     cost: float
+    kinds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,7 +119,7 @@ def _shaft_load(of: Material, w: Wanted, tight: Array, hoop: Array, pull: Array,
 def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
     """Sweep all combinations; each is counted once, at the first limit it misses.
 
-    Ranked by pull on the shafts, size, width and speed error, each against the best found.
+    The three kinds of answer come first, then by everything that counts, each against the best found.
     """
     d_1, d_2 = _pairs()
     widths = np.array(table("flat_widths").column("belt"))
@@ -156,6 +160,12 @@ def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
                     "face": faces[np.minimum(at, len(faces) - 1)],
                     "hub": hub,
                     "large": large,
+                    "spare": 100 * (r["hp_in"] * wide / design_hp - 1),
+                    "belt": belt_weight(of.weight_lbf_in3, wide, of.thickness_in)
+                    * KG_PER_LB
+                    * open_length(w.centre_mm, np.minimum(a, b), large)
+                    / MM_PER_IN
+                    / 12,
                 }
                 found.append({n: v[ok] for n, v in one.items()} | {"kind": np.full(int(ok.sum()), k)})
     total = len(d_1) * len(every)
@@ -163,19 +173,34 @@ def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
     if not found:
         return Choice(total, 0, (), rejected)
     f = {n: np.concatenate([one[n] for one in found]) for n in found[0]}
-    cost = (f["hub"] / f["hub"].min() + f["large"] / f["large"].min() + f["width"] / f["width"].min()
-            + 1 + np.abs(f["error"]) / max(w.tolerance_percent, 0.01))  # fmt: skip
+    figures = Figures(
+        parts=np.full(len(f["hub"]), 3.0),
+        large_mm=f["large"],
+        width_mm=f["width"],
+        weight_kg=pulleys_weight(f["d_1"], f["d_2"], f["face"]).plus(f["belt"]).middle_kg,
+        shaft_load_n=f["hub"],
+        error_percent=f["error"],
+        spare_percent=f["spare"],
+        uncommon=np.zeros(len(f["hub"])),
+    )
+    cost = cost_of(terms(figures, figures.least(), w.tolerance_percent), {})
+    # A belt wider than its pulley is round, or on centres too short for it, is a drive with care and not the answer.
+    narrow = f["width"] <= np.minimum(f["d_1"], f["d_2"])
+    easy = narrow & (w.centre_mm >= LIKED_CENTRES * f["large"])
+    order, kinds = ordered(figures, cost, among=easy if easy.any() else narrow)
     best: list[Candidate] = []
     used: dict[int, int] = {}
-    for k in np.argsort(cost, kind="stable"):
+    for k in order:
         kind = int(f["kind"][k])
-        if used.get(kind, 0) >= each_material:
+        if k not in kinds and used.get(kind, 0) >= each_material:
             continue
         used[kind] = used.get(kind, 0) + 1
         d_a, d_b, wide_mm, face_mm, off, hub_n = (
             float(f[n][k]) for n in ("d_1", "d_2", "width", "face", "error", "hub")
         )
-        best.append(Candidate(every[kind], d_a, d_b, wide_mm, face_mm, off, hub_n, float(cost[k])))
+        best.append(
+            Candidate(every[kind], d_a, d_b, wide_mm, face_mm, off, hub_n, float(cost[k]), tuple(kinds.get(k, ())))
+        )
         if len(best) == keep:
             break
     return Choice(total, len(cost), tuple(best), rejected)

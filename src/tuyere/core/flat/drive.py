@@ -22,6 +22,7 @@ from tuyere.core.flat.formulas import (
     tight_to_set,
 )
 from tuyere.core.flat.tables import Material
+from tuyere.core.flat.weight import pulley_face_mm, pulleys_weight
 from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
 from tuyere.core.geometry.two_pulleys import TwoPulleys, work_two_pulleys
 from tuyere.core.notices import notice
@@ -40,6 +41,7 @@ from tuyere.core.tension.formulas import (
 )
 from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.units import KG_PER_LB, M_PER_FT, MM_PER_IN
+from tuyere.core.wheels.mass import Weight
 
 RIM_LIMIT_FPM = 6000.0
 WIDE_IN = 8.0
@@ -106,6 +108,8 @@ class FlatDrive:
     dip_mm: float
     width_needed_mm: float
     mass_kg: float
+    face_mm: float
+    weight: Weight
 
 
 def least_pulley_in(of: Material, width_in: Num) -> Num:
@@ -248,6 +252,7 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
         drawing = two_wheel_elevation(
             "flat", "flat", (1, 1), of.thickness_in * MM_PER_IN, shape.centre_mm, given.driver_mm, given.driver_mm,
             given.driven_mm, given.driven_mm, given.angle_deg, given.clockwise, given.crossed)  # fmt: skip
+    face = pulley_face_mm(given.width_mm)
     mass = float(weight) * KG_PER_LB * shape.length_mm / MM_PER_IN / 12
     return FlatDrive(
         design_kw=float(design),
@@ -271,4 +276,6 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
         dip_mm=float(dip) * MM_PER_IN,
         width_needed_mm=needed,
         mass_kg=mass,
+        face_mm=face,
+        weight=pulleys_weight(given.driver_mm, given.driven_mm, face).plus(mass),
     )

@@ -9,6 +9,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
+from tuyere.core.ranking import Figures, cost_of, ordered, terms
 from tuyere.core.roller_chain.formulas import (
     chain_pitches,
     chain_power,
@@ -31,6 +32,7 @@ from tuyere.core.roller_chain.formulas import (
 )
 from tuyere.core.roller_chain.rate import iso_constants
 from tuyere.core.roller_chain.tables import Chain, chains, iso_chains
+from tuyere.core.roller_chain.weight import sprockets_weight
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
 from tuyere.core.tables import table
@@ -71,6 +73,7 @@ class Candidate:
     width_mm: float
     mass_kg_m: float
     cost: float
+    kinds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -166,7 +169,7 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
 def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
     """Sweep all combinations; each is counted once, at the first limit it misses.
 
-    Ranked by pull on the shafts, size, width, mass and speed error, each against the best found.
+    The three kinds of answer come first, then by everything that counts, each against the best found.
     """
     grid = _grid(w.series)
     total = len(grid["of"])
@@ -203,24 +206,38 @@ def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
         return Choice(total, 0, (), rejected)
     rows = np.concatenate([k[0] for k in kept])
     r = {n: np.concatenate([k[1][n] for k in kept]) for n in kept[0][1]}
-    mass = grid["mass"][rows] * grid["strands"][rows]
-    parts = [r["pull"] / r["pull"].min(), r["largest"] / r["largest"].min(), r["width"] / r["width"].min(), mass / mass.min(),
-             1 + np.abs(r["error"]) / max(w.tolerance_percent, 0.01)]  # fmt: skip
+    c = {n: col[rows] for n, col in grid.items()}
+    weight = sprockets_weight(c["pitch_mm"], c["width"], c["spacing"], c["strands"], c["z_1"], c["z_2"])
+    figures = Figures(
+        parts=2 + c["strands"],
+        large_mm=r["largest"],
+        width_mm=r["width"],
+        weight_kg=weight.plus(c["mass"] * c["strands"] * r["pitches"] * c["pitch_mm"] / 1000).middle_kg,
+        shaft_load_n=r["pull"],
+        error_percent=r["error"],
+        spare_percent=100 * (r["power"] / w.design_kw - 1),
+        # One strand is bought everywhere; several and what they run on are ordered.
+        uncommon=np.where(c["strands"] > 1, 2.0, 0.0),
+    )
+    small = np.minimum(c["z_1"], c["z_2"])
     # Seventeen teeth and more run smoothly: fewer weigh against a drive in proportion.
-    rough = np.maximum(1.0, 17 / np.minimum(grid["z_1"][rows], grid["z_2"][rows]))
-    cost = sum(parts) + rough
+    rough = np.maximum(1.0, 17 / small)
+    cost = cost_of(terms(figures, figures.least(), w.tolerance_percent), {}) + rough
+    # Rough drives are no answer of their own where smooth ones do it.
+    smooth = small >= 17
+    order, kinds = ordered(figures, cost, among=smooth)
     sizes = _sizes(w.series)
     best: list[Candidate] = []
     used: dict[tuple[int, int], int] = {}
-    for k in np.argsort(cost, kind="stable"):
+    for k in order:
         row = rows[k]
         key = (int(grid["of"][row]), int(grid["strands"][row]))
-        if used.get(key, 0) >= each_size:
+        if k not in kinds and used.get(key, 0) >= each_size:
             continue
         used[key] = used.get(key, 0) + 1
         best.append(
             Candidate(sizes[key[0]], key[1], int(grid["z_1"][row]), int(grid["z_2"][row]), float(r["error"][k]),
-                      float(r["pull"][k]), float(r["width"][k]), float(mass[k]), float(cost[k]))
+                      float(r["pull"][k]), float(r["width"][k]), float(c["mass"][k] * c["strands"][k]), float(cost[k]), tuple(kinds.get(k, ())))
         )  # fmt: skip
         if len(best) == keep:
             break

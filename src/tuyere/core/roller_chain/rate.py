@@ -43,11 +43,13 @@ from tuyere.core.roller_chain.tables import (
     oil_grade,
     strand_factor,
 )
+from tuyere.core.roller_chain.weight import chain_weight, over_strands
 from tuyere.core.sources import Source
 from tuyere.core.steps import looked_up, mark
 from tuyere.core.tables import table
 from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.units import KW_PER_HP
+from tuyere.core.wheels.mass import Weight
 
 GOVERNING = ("link plates", "roller and bushing impact", "galling of the pins")
 OFFSET_SHARE = 0.8
@@ -227,6 +229,8 @@ class Drive:
     mass_kg: float
     lubrication: str
     oil: str | None
+    width_mm: float
+    weight: Weight
 
 
 def rate(given: Given) -> Drive:
@@ -319,4 +323,6 @@ def rate(given: Given) -> Drive:
         mass * length.pitches * of.pitch_mm / 1000,
         lubrication_type(of, float(speed)),
         oil,
+        float(over_strands(of, given.strands)),
+        chain_weight(of, given.strands, given.z_1, given.z_2, length.pitches),
     )

@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 
 from tuyere.core.geometry.centre import centres_of_lengths
 from tuyere.core.geometry.formulas import open_small_arc
+from tuyere.core.ranking import Figures, cost_of, ordered, terms
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
 from tuyere.core.synchronous.drive import STRAND_RATIO
@@ -27,6 +28,7 @@ from tuyere.core.synchronous.formulas import (
     width_factor,
 )
 from tuyere.core.synchronous.tables import Profile, profiles
+from tuyere.core.synchronous.weight import pulley_face_mm, pulleys_weight
 from tuyere.core.tables import axis, table
 from tuyere.core.tension.formulas import hub_load_running, hub_load_standing, net_pull, slack_strand, tight_strand
 
@@ -75,6 +77,7 @@ class Candidate:
     error_percent: float
     hub_n: float
     cost: float
+    kinds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,6 +137,7 @@ def _grid(own: Own | None) -> tuple[tuple[Profile, ...], dict[str, Array]]:
             "T_a": tension,
             "m_0": mass,
             "fastest": fastest,
+            "face": pulley_face_mm(of, width),
         }
         pieces.append(g | {name: np.full(n, float(x)) for name, x in flat.items()})
     columns = {n: np.concatenate([p[n] for p in pieces]) for n in pieces[0]}
@@ -175,13 +179,14 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
             hub_load_running(1.0, tight_strand(static, pull), slack_strand(static, pull), centrifugal, c["wrap"]),
         ),
         "largest": np.maximum(c["z_1"], c["z_2"]) * c["p_b"] / pi - 2 * c["a_b"],
+        "mass": mass_at_width(c["m_0"], c["b_s"], c["b_0"]) * c["z_b"] * c["p_b"] / 1000,
     }
 
 
 def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
     """Sweep all combinations; each is counted once, at the first limit it misses.
 
-    Ranked by pull on the shafts, size, width and speed error, each against the best found.
+    The three kinds of answer come first, then by everything that counts, each against the best found.
     """
     kinds, grid = _grid(w.own)
     total = len(grid["kind"])
@@ -218,15 +223,23 @@ def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
         return Choice(total, 0, (), rejected)
     rows = np.concatenate([k[0] for k in kept])
     r = {n: np.concatenate([k[1][n] for k in kept]) for n in kept[0][1]}
-    width = grid["b_s"][rows]
-    cost = (
-        r["hub"] / r["hub"].min()
-        + r["largest"] / r["largest"].min()
-        + width / width.min()
-        + 1
-        + np.abs(r["error"]) / max(w.tolerance_percent, 0.01)
+    c = {n: col[rows] for n, col in grid.items()}
+    outside = [c[z] * c["p_b"] / pi - 2 * c["a_b"] for z in ("z_1", "z_2")]
+    figures = Figures(
+        parts=np.full(len(rows), 3.0),
+        large_mm=r["largest"],
+        width_mm=c["b_s"],
+        weight_kg=pulleys_weight(*outside, c["face"], c["p_b"]).plus(r["mass"]).middle_kg,
+        shaft_load_n=r["hub"],
+        error_percent=r["error"],
+        spare_percent=100 * (r["power"] / r["design"] - 1),
+        uncommon=np.zeros(len(rows)),
     )
-    return Choice(total, len(rows), tuple(_best(kinds, grid, rows, r, cost, keep, each_profile)), rejected)
+    cost = cost_of(terms(figures, figures.least(), w.tolerance_percent), {})
+    order, named = ordered(figures, cost)
+    return Choice(
+        total, len(rows), tuple(_best(kinds, grid, rows, r, cost, order, named, keep, each_profile)), rejected
+    )
 
 
 def _best(
@@ -235,6 +248,8 @@ def _best(
     rows: NDArray[np.int64],
     r: dict[str, Any],
     cost: Array,
+    order: list[int],
+    named: dict[int, list[str]],
     keep: int,
     each_profile: int,
 ) -> list[Candidate]:
@@ -242,11 +257,11 @@ def _best(
     best: list[Candidate] = []
     pairs: set[tuple[str, int, int]] = set()
     per: dict[str, int] = {}
-    for k in np.argsort(cost, kind="stable"):
+    for k in order:
         row = int(rows[k])
         of = kinds[int(grid["kind"][row])]
         pair = (of.name, int(grid["z_1"][row]), int(grid["z_2"][row]))
-        if pair in pairs or per.get(of.name, 0) >= each_profile:
+        if k not in named and (pair in pairs or per.get(of.name, 0) >= each_profile):
             continue
         pairs.add(pair)
         per[of.name] = per.get(of.name, 0) + 1
@@ -261,6 +276,7 @@ def _best(
                 float(r["error"][k]),
                 float(r["hub"][k]),
                 float(cost[k]),
+                tuple(named.get(k, ())),
             )
         )
         if len(best) == keep:

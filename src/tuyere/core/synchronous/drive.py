@@ -24,6 +24,7 @@ from tuyere.core.synchronous.length import SyncLength, work_sync_length
 from tuyere.core.synchronous.rate import YOURS, SyncRating, rate_sync
 from tuyere.core.synchronous.service import idler_addition, speed_up_addition
 from tuyere.core.synchronous.tables import Profile, face_mm, pulley, room_mm
+from tuyere.core.synchronous.weight import pulley_face_mm, pulleys_weight
 from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     deflection,
@@ -35,6 +36,7 @@ from tuyere.core.tension.formulas import (
     tight_strand,
 )
 from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
+from tuyere.core.wheels.mass import Weight
 
 STRAND_RATIO = 8.0
 RATIO_SOURCE = Source("RMA IP-24 practice", confidence="medium")
@@ -90,6 +92,7 @@ class SyncDrive:
     shaft_load: ShaftLoad
     face_mm: float | None
     room: tuple[float, float] | None
+    weight: Weight
 
 
 def _mass_at_base(given: SyncGiven) -> tuple[float, float]:
@@ -205,4 +208,7 @@ def work_sync_drive(given: SyncGiven) -> SyncDrive:
         shaft_load(standing_new_n=float(standing), running_n=float(running)),
         face_mm(of, given.width_mm, True),
         room_mm(of, length.length_mm, 1),
+        pulleys_weight(o_1, o_2, pulley_face_mm(of, given.width_mm), of.pitch_mm).plus(
+            float(mass) * length.length_mm / 1000
+        ),
     )

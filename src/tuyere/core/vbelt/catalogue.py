@@ -16,8 +16,9 @@ from tuyere.core.steps import quiet
 from tuyere.core.vbelt.bases.pick import DEFAULT, PUBLISHED, rated_by
 from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt, belt_of, length_mm_of, standard_numbers
-from tuyere.core.vbelt.sections import Section, groove_rows, least_diameter_mm, sections
+from tuyere.core.vbelt.sections import KC_PER_KG_M, Section, groove_rows, least_diameter_mm, sections
 from tuyere.core.vbelt.sheaves import Sheave, sheave, standard_diameters
+from tuyere.core.vbelt.weight import groove_area_mm2
 
 Array = NDArray[np.float64]
 
@@ -37,6 +38,11 @@ COLUMNS = (
     "K_c",
     "groove_pitch",
     "edge",
+    "groove_depth",
+    "groove_area",
+    "uncommon",
+    "length",
+    "mass",
     "motor_size",
     "wedge",
     "driver_bottom",
@@ -64,12 +70,13 @@ class Catalogue:
 
 @dataclass(frozen=True)
 class Fixed:
-    """Parts that must stay: any may be None. Sheaves carry their groove; so does a belt."""
+    """Parts that must stay: any may be None. Sheaves carry their groove; so does a belt. ``there`` false: only asked about."""
 
     driver: Sheave | None = None
     driven: Sheave | None = None
     section: str | None = None
     belt: Belt | None = None
+    there: bool = True
 
 
 def _standard_sheaves(groove: str) -> tuple[list[Sheave], list[bool]]:
@@ -138,7 +145,9 @@ def _build(fixed: Fixed, asked: Basis, series: str) -> Catalogue:
         for one, slot in ((fixed.driver, drivers), (fixed.driven, drivens)):
             if one is not None:
                 wheels.append(one)
-                stocked.append(True)  # it is there already
+                # What is there already is at hand; what is only asked about is judged like any other sheave.
+                common = [often for w, often in zip(own, own_stock, strict=True) if abs(w.line_mm - one.line_mm) < 0.01]
+                stocked.append(fixed.there or any(common))
                 slot[:] = [len(wheels) - 1]
         first_belt = len(belts)
         belts += [fixed.belt] if fixed.belt else _belts(of, basis)
@@ -147,7 +156,7 @@ def _build(fixed: Fixed, asked: Basis, series: str) -> Catalogue:
         by[number] = basis
         grid = np.meshgrid(np.array(drivers), np.array(drivens), np.arange(first_belt, len(belts)), indexing="ij")
         d1, d2, b = (g.ravel().astype(np.int64) for g in grid)
-        pieces.append(_columns(of, wheels, belts, d1, d2, b, basis))
+        pieces.append(_columns(of, wheels, stocked, belts, d1, d2, b, basis))
         indices.append((np.full(len(d1), number, dtype=np.int64), d1, d2, b))
     if not pieces:
         empty = np.zeros(0, dtype=np.int64)
@@ -160,6 +169,7 @@ def _build(fixed: Fixed, asked: Basis, series: str) -> Catalogue:
 def _columns(
     of: Section,
     wheels: list[Sheave],
+    stocked: list[bool],
     belts: list[Belt],
     d1: NDArray[np.int64],
     d2: NDArray[np.int64],
@@ -202,6 +212,11 @@ def _columns(
         "K_c": flat(of.K_c),
         "groove_pitch": flat(groove.pitch_mm),
         "edge": flat(groove.edge_mm),
+        "groove_depth": flat(groove.depth_mm),
+        "groove_area": flat(groove_area_mm2(groove)),
+        "uncommon": 2.0 - np.array(stocked, dtype=float)[d1] - np.array(stocked, dtype=float)[d2],
+        "length": lengths[b],
+        "mass": flat(of.K_c / KC_PER_KG_M),
         # The motor table is by pitch diameter for classical belts, by outside diameter for wedge belts.
         "motor_size": outside[d1] if of.wedge else pitch[d1],
         "wedge": flat(1.0 if of.wedge else 0.0),

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from tuyere.core.ranking import Figures, cost_of, ordered, terms
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
 from tuyere.core.units import MM_PER_IN
@@ -15,6 +16,9 @@ from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
 from tuyere.core.vbelt.limits import LIMITS, PASS, Array, Stock, Wanted, evaluate, misses, speed_error
 from tuyere.core.vbelt.sections import sections
 from tuyere.core.vbelt.sheaves import Sheave
+
+# What is kept of every drive that passes.
+FIGURES = ("error", "belts", "shaft_load", "width", "power", "spare", "weight", "large", "uncommon")
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +37,7 @@ class Candidate:
     parts: dict[str, float]
     stocked: bool
     on_shelf: int = 0
+    kinds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -138,7 +143,7 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
                         near.bound = float(np.broadcast_to(bound, rows.shape)[at])
             if ok.any():
                 passed.append(rows[ok])
-                figures.append({n: np.asarray(r[n])[ok] for n in ("error", "belts", "shaft_load", "width", "power")})
+                figures.append({n: np.asarray(r[n])[ok] for n in FIGURES})
     rejected = tuple(
         _rejected(catalogue, k, int(counts[k]), lone[k], first[k]) for k in range(len(LIMITS)) if counts[k]
     )
@@ -146,14 +151,11 @@ def search(catalogue: Catalogue, wanted: Wanted, keep: int = 12, each_section: i
         return Choice(len(catalogue), 0, (), rejected, np.zeros(0), {})
     rows = np.concatenate(passed)
     found = {n: np.concatenate([f[n] for f in figures]) for n in figures[0]}
-    least = {
-        "belts": float(found["belts"].min()),
-        "shaft_load": float(found["shaft_load"].min()),
-        "width": float(found["width"].min()),
-    }
-    parts = _parts(catalogue, rows, found, wanted, least)
-    cost = sum(wanted.weights.get(n, 0.0) * p for n, p in parts.items()) + np.zeros(len(rows))
-    best = _ranked(catalogue, rows, found, wanted, parts, cost, keep, each_section)
+    figures_of = _figures(catalogue, rows, found, wanted)
+    least = figures_of.least()
+    parts = terms(figures_of, least, wanted.tolerance_percent)
+    cost = cost_of(parts, wanted.weights)
+    best = _ranked(catalogue, rows, found, figures_of, parts, cost, wanted, keep, each_section)
     return Choice(len(catalogue), len(rows), tuple(best), rejected, np.sort(cost), least)
 
 
@@ -175,10 +177,11 @@ def why_not(catalogue: Catalogue, wanted: Wanted, found: Choice) -> WhyNot:
             LimitLine(name, _one(value), _one(bound), 100 * _one(miss))
             for name, (value, bound, miss) in zip(LIMITS, limits, strict=True)
         )
-        least = {k: min(v, found.least.get(k, v)) for k, v in (("belts", float(r["belts"][0])), ("shaft_load", float(r["shaft_load"][0])),
-                                                                ("width", float(r["width"][0])))}  # fmt: skip
-        parts = {n: float(p[0]) for n, p in _parts(catalogue, row, r, wanted, least).items()}
-    cost = sum(wanted.weights.get(n, 0.0) * p for n, p in parts.items())
+        figures = _figures(catalogue, row, {n: np.asarray(r[n]) for n in FIGURES}, wanted)
+        least = {k: min(v, found.least.get(k, v)) for k, v in figures.least().items()}
+        worked = terms(figures, least, wanted.tolerance_percent)
+        parts = {n: float(p[0]) for n, p in worked.items()}
+    cost = float(cost_of(worked, wanted.weights)[0])
     passes = all(line.passes for line in lines)
     return WhyNot(lines, int(np.sum(found.costs < cost - 1e-9)) + 1 if passes else 0, float(cost), parts)
 
@@ -214,39 +217,46 @@ def _not_there(catalogue: Catalogue, rows: NDArray[np.int64], stock: Stock) -> A
     return missing
 
 
-def _parts(
-    catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted, least: dict[str, float]
-) -> dict[str, Array]:
-    """Each figure against the best one found; the speed error against the tolerance; the shelf by thirds."""
-    parts = {
-        "belts": found["belts"] / least["belts"],
-        "shaft_load": found["shaft_load"] / least["shaft_load"],
-        "width": found["width"] / least["width"],
-        "speed": 1 + np.abs(found["error"]) / max(wanted.tolerance_percent, 0.01),
-    }
-    if wanted.stock is not None:
-        parts["stock"] = 1 + _not_there(catalogue, rows, wanted.stock) / 3
-    return parts
+def _figures(catalogue: Catalogue, rows: NDArray[np.int64], found: dict[str, Array], wanted: Wanted) -> Figures:
+    """What the drives are ranked by; parts bought are the belts and two sheaves."""
+    return Figures(
+        parts=found["belts"] + 2,
+        large_mm=found["large"],
+        width_mm=found["width"],
+        weight_kg=found["weight"],
+        shaft_load_n=found["shaft_load"],
+        error_percent=found["error"],
+        spare_percent=found["spare"],
+        uncommon=found["uncommon"],
+        missing=None if wanted.stock is None else _not_there(catalogue, rows, wanted.stock),
+    )
 
 
 def _ranked(
     catalogue: Catalogue,
     rows: NDArray[np.int64],
     found: dict[str, Array],
-    wanted: Wanted,
+    figures: Figures,
     parts: dict[str, Array],
     cost: Array,
+    wanted: Wanted,
     keep: int,
     each_section: int,
 ) -> list[Candidate]:
-    """The best few; a pair of sheaves is shown once."""
-    missing = None if wanted.stock is None else _not_there(catalogue, rows, wanted.stock)
+    """The best few, the three kinds of answer first; a pair of sheaves is shown once.
+
+    A cogged and a wrapped belt share their sheaves: the pair is shown with the better of the two.
+    """
     centre = catalogue.columns["centre"][rows]
     aside = np.abs(centre - (wanted.centre_low_mm + wanted.centre_high_mm) / 2)
-    order = np.lexsort((aside, np.round(cost, 9)))
-    best: list[Candidate] = []
     names = list(sections().values())
-    # A cogged and a wrapped belt share their sheaves: the pair is shown once, with the better of the two.
+    wheels = len(catalogue.wheels)
+    # A shelf that is not to count leaves the others as they are.
+    counted = {wanted.weights.get(n, 1.0) for n in parts if n != "stock" or wanted.weights.get(n, 1.0)}
+    alike = len(counted) == 1 and counted != {0.0}
+    same = catalogue.driver_index[rows] * wheels + catalogue.driven_index[rows]
+    order, kinds = ordered(figures, cost, aside, same, alike=alike)
+    best: list[Candidate] = []
     pairs: set[tuple[str, float, float]] = set()
     per_section: dict[int, int] = {}
     for k in order:
@@ -255,7 +265,7 @@ def _ranked(
         driver, driven = int(catalogue.driver_index[row]), int(catalogue.driven_index[row])
         a, b = catalogue.wheels[driver], catalogue.wheels[driven]
         pair = (names[of].groove, round(a.line_mm, 3), round(b.line_mm, 3))
-        if pair in pairs or per_section.get(of, 0) >= each_section:
+        if k not in kinds and (pair in pairs or per_section.get(of, 0) >= each_section):
             continue
         pairs.add(pair)
         per_section[of] = per_section.get(of, 0) + 1
@@ -272,7 +282,8 @@ def _ranked(
                 float(cost[k]),
                 {n: float(p[k]) for n, p in parts.items()},
                 bool(catalogue.stocked[driver] and catalogue.stocked[driven]),
-                0 if missing is None else 3 - int(missing[k]),
+                0 if figures.missing is None else 3 - int(figures.missing[k]),
+                tuple(kinds.get(k, ())),
             )
         )
         if len(best) == keep:

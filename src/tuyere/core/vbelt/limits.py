@@ -29,16 +29,20 @@ from tuyere.core.tension.formulas import (
 )
 from tuyere.core.tension.set_tension import FRICTION, NEW
 from tuyere.core.vbelt.catalogue import COLUMNS, Catalogue
-from tuyere.core.vbelt.formulas import belts_needed
+from tuyere.core.vbelt.formulas import belts_needed, spare_power
 from tuyere.core.vbelt.sections import sections
 from tuyere.core.vbelt.sheaves import Sheave
 from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S
+from tuyere.core.vbelt.weight import face_mm, sheaves_weight
 
 Array = NDArray[np.float64]
 
 LEAST_ARC, METRIC_LEAST_ARC = 82.8, 90.0  # where the arc tables end
 PASS = 1e-12  # a miss smaller than rounding is none
-WEIGHTS: dict[str, float] = {"belts": 1.0, "shaft_load": 1.0, "width": 1.0, "speed": 1.0, "stock": 1.0}
+# What counts how much in the order, each against the best one found.
+WEIGHTS: dict[str, float] = dict.fromkeys(
+    ("parts", "size", "width", "weight", "shaft_load", "speed", "spare", "common", "stock"), 1.0
+)
 LIMITS = (
     "speed",
     "sheave size",
@@ -137,7 +141,8 @@ def _shaft_load(c: dict[str, Any], wanted: Wanted, belts: Any, speed: Any) -> Ar
 def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> dict[str, Any]:
     """Figures of candidates for a duty, by the same formulas as the single drive.
 
-    Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, shaft_load (N), width (mm).
+    Gives driven_rpm, error (%), speed (m/s), power (kW a belt), exact, belts, shaft_load (N), width (mm), spare (%),
+    weight (kg, middle of the band), large (mm, outside) and uncommon (wheels seldom on a shelf).
     """
     c = {n: catalogue.columns[n][rows] for n in COLUMNS}
     error = speed_error(c, wanted)
@@ -147,6 +152,8 @@ def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> d
     exact = belts_needed(wanted.design_kw, power)
     belts = np.maximum(round_up(exact), 1.0)
     load = _shaft_load(c, wanted, belts, speed)
+    width = face_mm(c["groove_pitch"], c["edge"], belts)
+    wheels = sheaves_weight(c["driver_outside"], c["driven_outside"], width, belts, c["groove_depth"], c["groove_area"])
     return {
         "driven_rpm": wanted.driven_rpm * (1 + error / 100),
         "error": error,
@@ -155,7 +162,11 @@ def evaluate(catalogue: Catalogue, rows: NDArray[np.int64], wanted: Wanted) -> d
         "exact": exact,
         "belts": belts,
         "shaft_load": load,
-        "width": (belts - 1) * c["groove_pitch"] + 2 * c["edge"],
+        "width": width,
+        "spare": spare_power(power, belts, wanted.design_kw),
+        "weight": wheels.plus(belts * c["mass"] * c["length"] / 1000).middle_kg,
+        "large": np.maximum(c["driver_outside"], c["driven_outside"]),
+        "uncommon": c["uncommon"],
     }
 
 

@@ -18,7 +18,7 @@ from tuyere.core.speeds.formulas import (
     ratio_of_speeds,
     small_sheave_speed,
 )
-from tuyere.core.steps import looked_up, mark, solved
+from tuyere.core.steps import looked_up, mark, quiet, solved
 from tuyere.core.tables import table
 from tuyere.core.tension.set_tension import TensionPlan, plan_tension
 from tuyere.core.vbelt.bases.pick import DEFAULT, basis_for
@@ -26,10 +26,12 @@ from tuyere.core.vbelt.bases.protocol import Basis
 from tuyere.core.vbelt.belts import Belt
 from tuyere.core.vbelt.formulas import belts_needed, length_mm, link_power, spare_power, whole_belts
 from tuyere.core.vbelt.groove_fit import EMERGENCY, belt_profile, standard_groove, work_fit
-from tuyere.core.vbelt.sections import Section, least_diameter_mm
+from tuyere.core.vbelt.sections import Section, groove_rows, least_diameter_mm
 from tuyere.core.vbelt.sheaves import Sheave
 from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S, Allowance, allowance
 from tuyere.core.vbelt.v_flat import flat_arc_factor, judge_ratio
+from tuyere.core.vbelt.weight import face_mm, groove_area_mm2, sheaves_weight
+from tuyere.core.wheels.mass import Weight
 
 MOST_BELTS = 30
 LINK_SECTIONS = ("A", "B", "C")
@@ -95,6 +97,8 @@ class Rating:
     tension: TensionPlan
     room: Allowance | None
     elevation: Elevation
+    face_mm: float
+    weight: Weight
 
 
 def small_and_large(driver: Sheave, driven: Sheave) -> tuple[Sheave, Sheave]:
@@ -334,6 +338,11 @@ def rate(given: Given) -> Rating:
         given.tape_mark_mm,
     )
     room = allowance(of, given.belt.number, float(length))
+    groove = groove_rows(of.groove)[0]
+    face = float(face_mm(groove.pitch_mm, groove.edge_mm, count))
+    with quiet():
+        wheels = sheaves_weight(given.driver.outside_mm, given.driven.outside_mm, face, float(count), groove.depth_mm,
+                                groove_area_mm2(groove), given.v_flat)  # fmt: skip
     drawing = two_wheel_elevation(
         "v-belt",
         given.belt.section.groove,
@@ -366,4 +375,6 @@ def rate(given: Given) -> Rating:
         plan,
         room,
         drawing,
+        face,
+        wheels.plus(count * plan.mass_kg_m * float(length) / 1000),
     )

@@ -30,6 +30,11 @@ const says = { good: 'fits', limited: 'with care', no: 'not for this' } as const
 function take(f: FamilyOffer, o: FamilyOption) {
   emit('pick', { family: f.key, calc: o.calc, name: o.name, key: keyOf(f, o), input: o.input })
 }
+/** A figure of the drive that is there, in the columns of those that are offered. */
+function nowShown(now: Sheet, key: Column): string {
+  if (key === 'shaft_load' || key === 'spare') return now[key].shown
+  return key === 'speed_error' ? (now.wanted?.error.shown ?? '') : now.beside[key].shown
+}
 async function work(o: FamilyOption) {
   const got = await calculate<DriveAnswer>(o.calc, { units: settings.units, basis: props.answer.basis, input: o.input })
   if (!got.ok) return
@@ -80,7 +85,7 @@ async function work(o: FamilyOption) {
           <tbody>
             <tr v-if="today" class="today">
               <th scope="row">{{ today.designation }}<br /><span class="dim">on the machine now</span></th>
-              <td v-for="c in columns" :key="c.key" class="figure n">{{ c.key === 'shaft_load' ? today.shaft_load.shown : c.key === 'spare' ? today.spare.shown : '' }}</td>
+              <td v-for="c in columns" :key="c.key" class="figure n">{{ nowShown(today, c.key) }}</td>
               <td></td>
             </tr>
             <tr v-for="r in rows" :key="keyOf(r.family, r.option)">
@@ -91,7 +96,7 @@ async function work(o: FamilyOption) {
           </tbody>
         </table>
       </div>
-      <p class="dim">Weight: cast-iron wheels as a stated solid plus the belt or chain, an estimate. Loss: middle of the usual efficiency range.</p>
+      <p class="dim">Weight: wheels by textbook rules for rims, arms and webs, the lighter and the heavier make, with the belt or chain. Loss: both ends of the usual efficiency. They are estimates.</p>
     </section>
     <MannerTable :families="families" />
     <AllFigures v-if="worked" v-model="open" :answer="worked" @how="(s: string, t: string) => (how = { step: s, title: t })" />

@@ -18,6 +18,7 @@ const frame = computed(() => fit(props.option.elevation, W, H, { left: 8, right:
       <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
     </svg>
     <h3 class="figure">{{ option.name }}</h3>
+    <p v-if="option.kinds.length" class="kinds">{{ option.kinds.join(', ') }}</p>
     <p class="dim telling">{{ option.telling }}</p>
     <dl>
       <div><dt>driven speed</dt><dd>{{ option.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small></dd></div>

@@ -1,4 +1,4 @@
-import type { Figure, FamilyOffer, FamilyOption } from '@/api/types'
+import type { Band, Figure, FamilyOffer, FamilyOption } from '@/api/types'
 
 export interface Row {
   family: FamilyOffer
@@ -18,6 +18,7 @@ export type Column = (typeof columns)[number]['key']
 
 /** All options in one list, smallest of a figure first; a speed error counts either way. */
 export function sorted(families: FamilyOffer[], by: Column): Row[] {
-  const size = (f: Figure) => (by === 'speed_error' ? Math.abs(f.value) : f.value)
+  const middle = (f: Figure | Band) => ('low' in f ? (f.low.value + f.high.value) / 2 : f.value)
+  const size = (f: Figure | Band) => (by === 'speed_error' ? Math.abs(middle(f)) : middle(f))
   return families.flatMap((family) => family.options.map((option) => ({ family, option }))).sort((a, b) => size(a.option[by]) - size(b.option[by]))
 }

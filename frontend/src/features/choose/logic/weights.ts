@@ -3,20 +3,23 @@ import type { SelectInput } from '@/api/types'
 export type Weights = Required<NonNullable<SelectInput['weights']>>
 
 export const weightNames: { key: keyof Weights; word: string }[] = [
-  { key: 'belts', word: 'Fewest belts' },
-  { key: 'shaft_load', word: 'Least shaft pull' },
+  { key: 'parts', word: 'Fewest belts' },
+  { key: 'size', word: 'Smallest sheaves' },
   { key: 'width', word: 'Narrowest' },
+  { key: 'weight', word: 'Lightest' },
+  { key: 'shaft_load', word: 'Least shaft pull' },
   { key: 'speed', word: 'Closest speed' },
+  { key: 'spare', word: 'Usual spare' },
+  { key: 'common', word: 'Common sheaves' },
   { key: 'stock', word: 'On the shelf' },
 ]
 
-export const equalWeights = (): Weights => ({ belts: 1, shaft_load: 1, width: 1, speed: 1, stock: 1 })
+export const equalWeights = (): Weights => ({ parts: 1, size: 1, width: 1, weight: 1, shaft_load: 1, speed: 1, spare: 1, common: 1, stock: 1 })
 
-/** How an order was made, in words: what counts more than the rest, or that all count alike. */
+/** How an order was made, in words: what counts more than the rest, or the three kinds of answer and then all alike. */
 export function orderWords(w: Weights): string {
-  const most = Math.max(...Object.values(w))
-  const first = weightNames.filter((n) => w[n.key] === most).map((n) => n.word.toLowerCase())
-  return first.length >= weightNames.length - 1 && Math.min(w.belts, w.shaft_load, w.width, w.speed) === most
-    ? 'equal weights'
-    : `${first.join(' and ')} counting most`
+  const values = Object.values(w)
+  const most = Math.max(...values)
+  if (values.every((v) => v === most) || (w.stock === 0 && weightNames.every((n) => n.key === 'stock' || w[n.key] === most))) return 'fewest parts, smallest and lightest first, then all counting alike'
+  return `${weightNames.filter((n) => w[n.key] === most).map((n) => n.word.toLowerCase()).join(' and ')} counting most`
 }

@@ -96,7 +96,7 @@ export function useWorkedDrive() {
             limits: { belts: 20 },
             series: 'all',
             own_ratings: now.own_ratings,
-            weights: { belts: 0, shaft_load: 0, width: 0, speed: 0 },
+            weights: { parts: 0, size: 0, width: 0, weight: 0, shaft_load: 0, speed: 0, spare: 0, common: 0, stock: 0 },
             keep: 1,
           },
         },

@@ -1,16 +1,19 @@
 """`flat-drive`: one whole flat belt drive."""
 
 from tuyere.calc.entry import maybe
+from tuyere.calc.families.beside import beside
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut, flat_drive_out
 from tuyere.calc.families.flat.sheet import flat_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.calc.registry import calculation
 from tuyere.calc.wanted import hold_speed
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.flat.drive import FlatGiven, work_flat_drive
 from tuyere.core.flat.service import flat_factor
 from tuyere.core.flat.tables import material
 
+KIND = "flat"
 GROUP = "Flat, round and link belts"
 
 
@@ -28,8 +31,10 @@ def flat_drive(given: FlatDriveIn, frame: Frame) -> FlatDriveOut:
     r = work_flat_drive(core)
     frame.elevation = r.elevation
     out = flat_drive_out(r, core, frame)
+    side = beside(frame, efficiency=efficiency_band(KIND), power_kw=core.power_kw, service=given.service_factor, centre_mm=r.pulleys.centre_mm,
+                  width_mm=r.face_mm, weight=r.weight, parts=3)  # fmt: skip
     frame.sheet = hold_speed(
-        flat_sheet(given, out, frame),
+        flat_sheet(given, out, frame, side),
         given.wanted,
         service=given.service_factor,
         driven_rpm=r.driven_rpm,

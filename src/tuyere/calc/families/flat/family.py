@@ -20,14 +20,15 @@ from tuyere.calc.families.protocol import (
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.core.duty.design import design_power
-from tuyere.core.flat.choose import Candidate, search
+from tuyere.core.duty.losses import efficiency_band
+from tuyere.core.flat.choose import LIKED_CENTRES, Candidate, search
 from tuyere.core.flat.choose import Wanted as Search
 from tuyere.core.flat.drive import FlatGiven, work_flat_drive
 from tuyere.core.flat.service import flat_factor
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
 
-EFFICIENCY = (95.0, 98.0)
+KIND = "flat"
 
 
 class FlatBelts(Family[FlatDriveIn]):
@@ -84,12 +85,16 @@ class FlatBelts(Family[FlatDriveIn]):
         design = float(design_power(wanted.power_kw, factor))
         found = search(Search(design, wanted.power_kw, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_mm, wanted.largest_mm,
                               wanted.widest_mm), keep, 1)  # fmt: skip
-        return Offer(
-            found.considered,
-            found.accepted,
-            tuple(self._offered(c, wanted, factor, frame) for c in found.best),
-            found.rejected,
-        )
+        first = found.best[:1]
+        wide = LIKED_CENTRES * max((max(c.driver_mm, c.driven_mm) for c in first), default=0.0)
+        care = ()
+        if first and wanted.centre_mm < wide:
+            liked = frame.figure(wide, "length", "tape").shown
+            care = (
+                f"Short centres for a flat belt: with these pulleys it likes {liked} or more, or an idler on the slack side.",
+            )
+        options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
+        return Offer(found.considered, found.accepted, options, found.rejected, care=care)
 
     def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
         given = FlatGiven(w.power_kw, factor, w.driver_rpm, c.driver_mm, c.driven_mm, w.centre_mm, None, c.material, c.width_mm, False,
@@ -103,8 +108,8 @@ class FlatBelts(Family[FlatDriveIn]):
             {"power": w.power_kw, "driver_speed": w.driver_rpm, "driver_diameter": c.driver_mm, "driven_diameter": c.driven_mm,
              "centre_distance": w.centre_mm, "material": c.material.key, "width": c.width_mm,
              "layout": {"angle": w.angle, "clockwise": w.clockwise}},
-            r.driven_rpm, c.error_percent, r.pulleys.centre_mm, r.spare_percent, c.face_mm, r.shaft_load.newtons, r.mass_kg,
-            ((c.driver_mm, c.face_mm), (c.driven_mm, c.face_mm)), 3, EFFICIENCY, f"pulleys {size} {frame.figure(1, 'length').unit_shown}",
+            r.driven_rpm, c.error_percent, r.pulleys.centre_mm, r.spare_percent, c.face_mm, r.shaft_load.newtons, r.weight,
+            3, efficiency_band(KIND), c.kinds, f"pulleys {size} {frame.figure(1, 'length').unit_shown}",
             r.elevation,
         )  # fmt: skip
 

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
-def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
+def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) -> SheetOut:
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
     return SheetOut(
@@ -38,6 +38,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame) -> SheetOut:
         driven_speed=r.driven_speed,
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
+        beside=side,
         set_line=f"initial {r.initial_tension.shown}",
         setting=Setting(
             title="Cut, join and tension it",

@@ -1,6 +1,7 @@
 """`chain-drive`: one whole chain drive."""
 
 from tuyere.calc.entry import maybe
+from tuyere.calc.families.beside import beside
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut, chain_drive_out
 from tuyere.calc.families.roller_chain.parts import life_of
 from tuyere.calc.families.roller_chain.sheet import chain_sheet
@@ -8,11 +9,13 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.calc.registry import calculation
 from tuyere.calc.wanted import hold_speed
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.rate import Given, rate
 from tuyere.core.roller_chain.service import chain_factor
 from tuyere.core.roller_chain.tables import chain
 
+KIND = "roller chain"
 GROUP = "Roller chain"
 
 
@@ -33,8 +36,10 @@ def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
     worked = rate(core)
     frame.elevation = worked.length.elevation
     out = chain_drive_out(worked, core, frame)
+    side = beside(frame, efficiency=efficiency_band(KIND), power_kw=core.power_kw, service=given.service_factor, centre_mm=worked.length.centre_mm,
+                  width_mm=worked.width_mm, weight=worked.weight, parts=3)  # fmt: skip
     frame.sheet = hold_speed(
-        chain_sheet(given, out, frame),
+        chain_sheet(given, out, frame, side),
         given.wanted,
         service=given.service_factor,
         driven_rpm=worked.driven_rpm,

@@ -20,17 +20,17 @@ from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDri
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.core.duty.design import design_power
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.notices import collected_notices
 from tuyere.core.roller_chain.choose import Candidate, search
 from tuyere.core.roller_chain.choose import Wanted as Search
 from tuyere.core.roller_chain.formulas import pitch_diameter
 from tuyere.core.roller_chain.rate import Given, rate
 from tuyere.core.roller_chain.service import chain_factor
-from tuyere.core.roller_chain.sprockets import outside_mm
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.steps import quiet
 
-EFFICIENCY = (96.0, 98.0)
+KIND = "roller chain"
 KEPT = ("lubrication", "temperature", "method")
 
 
@@ -105,16 +105,13 @@ class RollerChains(Family[ChainDriveIn]):
                       clockwise=w.clockwise)  # fmt: skip
         with quiet(), collected_notices():
             r = rate(given)
-            sizes = [float(outside_mm(c.chain, z)) for z in (c.z_1, c.z_2)]
         strands = "" if c.strands == 1 else f"-{c.strands}"
-        # Teeth stand a little narrower than the chain is inside; each further strand adds a plate of its spacing.
-        face = 0.93 * c.chain.width_mm + (c.strands - 1) * c.chain.spacing_mm
         return Offered(
             f"{c.chain.name}{strands}, {r.length.pitches} pitches",
             {"power": w.power_kw, "speed": w.driver_rpm, "chain": c.chain.name, "strands": c.strands, "driver_teeth": c.z_1,
              "driven_teeth": c.z_2, "pitches": r.length.pitches, "layout": {"angle": w.angle, "clockwise": w.clockwise}},
-            r.driven_rpm, c.error_percent, r.length.centre_mm, r.spare_percent, c.width_mm, r.shaft_load.newtons, r.mass_kg,
-            ((sizes[0], face), (sizes[1], face)), 3, EFFICIENCY, f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
+            r.driven_rpm, c.error_percent, r.length.centre_mm, r.spare_percent, c.width_mm, r.shaft_load.newtons, r.weight,
+            3, efficiency_band(KIND), c.kinds, f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
             r.length.elevation,
         )  # fmt: skip
 

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
-def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut:
+def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Beside) -> SheetOut:
     """Call-outs, main answers and the slack of a worked drive."""
     f, c = frame.figure, frame.call_out
     mounted = f"{r.length.mounted_low.number} – {r.length.mounted_high.shown}"
@@ -45,6 +45,7 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame) -> SheetOut
         driven_speed=r.driven_speed,
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
+        beside=side,
         set_line=f"hand movement {r.hand_movement.shown}",
         setting=Setting(
             title="Set the slack",

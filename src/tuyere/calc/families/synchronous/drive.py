@@ -1,16 +1,19 @@
 """`sync-drive`: one whole synchronous drive."""
 
 from tuyere.calc.entry import maybe
+from tuyere.calc.families.beside import beside
 from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut, sync_drive_out
 from tuyere.calc.families.synchronous.sheet import sync_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.calc.registry import calculation
 from tuyere.calc.wanted import hold_speed
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.synchronous.drive import SyncGiven, work_sync_drive
 from tuyere.core.synchronous.service import sync_factor
 from tuyere.core.synchronous.tables import profile
 
+KIND = "synchronous"
 GROUP = "Synchronous belts"
 
 
@@ -29,8 +32,10 @@ def sync_drive(given: SyncDriveIn, frame: Frame) -> SyncDriveOut:
     worked = work_sync_drive(core)
     frame.elevation = worked.length.elevation
     out = sync_drive_out(worked, core, frame)
+    side = beside(frame, efficiency=efficiency_band(KIND), power_kw=core.power_kw, service=given.service_factor, centre_mm=worked.length.centre_mm,
+                  width_mm=given.width.value, weight=worked.weight, parts=3)  # fmt: skip
     frame.sheet = hold_speed(
-        sync_sheet(given, out, frame),
+        sync_sheet(given, out, frame, side),
         given.wanted,
         service=given.service_factor,
         driven_rpm=worked.driven_rpm,

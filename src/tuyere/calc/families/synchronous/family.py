@@ -20,15 +20,15 @@ from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveO
 from tuyere.calc.families.synchronous.parts import OwnBeltIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
 from tuyere.core.synchronous.choose import Candidate, Own, search
 from tuyere.core.synchronous.choose import Wanted as Search
 from tuyere.core.synchronous.drive import SyncGiven, work_sync_drive
 from tuyere.core.synchronous.service import sync_factor
-from tuyere.core.synchronous.tables import face_mm
 
-EFFICIENCY = (97.0, 99.0)
+KIND = "synchronous"
 MISSING = (
     "Metric and curvilinear profiles (T, H8M and the like) have no public rating: with the tension their maker allows at one width they are "
     "searched too."
@@ -118,12 +118,10 @@ class SynchronousBelts(Family[SyncDriveIn]):
             given_in["own_tension"] = own.tension_n
             if own.mass_kg_m:
                 given_in["own_mass"] = own.mass_kg_m
-        face = face_mm(c.profile, c.width_mm, True) or 1.1 * c.width_mm
         width = frame.figure(c.width_mm, "length", "size").shown
         return Offered(
             f"{c.profile.name}, {c.belt_teeth} teeth, {width} wide", given_in, r.driven_rpm, c.error_percent, r.length.centre_mm,
-            r.spare_percent, c.width_mm, r.shaft_load.newtons, r.mass_kg_m * r.length.length_mm / 1000,
-            ((r.driver_outside_mm, face), (r.driven_outside_mm, face)), 3, EFFICIENCY,
+            r.spare_percent, c.width_mm, r.shaft_load.newtons, r.weight, 3, efficiency_band(KIND), c.kinds,
             f"{c.z_1}/{c.z_2} teeth, {r.length.mesh} in mesh", r.length.elevation,
         )  # fmt: skip
 

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
 
-def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
+def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) -> SheetOut:
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
     at = f"at {r.deflection.shown}"
@@ -46,6 +46,7 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame) -> SheetOut:
         driven_speed=r.driven_speed,
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
+        beside=side,
         set_line=f"{r.deflection_force.shown} {at}",
         setting=Setting(
             title="Set the tension",

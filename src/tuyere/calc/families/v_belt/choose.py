@@ -10,6 +10,7 @@ from tuyere.calc.families.v_belt.search_input import fixed_of, wanted_of
 from tuyere.calc.frame import Frame, elevation_out
 from tuyere.calc.registry import calculation
 from tuyere.core.notices import collected_notices
+from tuyere.core.ranking import USUAL_SPARE
 from tuyere.core.steps import quiet
 from tuyere.core.vbelt.catalogue import build_catalogue
 from tuyere.core.vbelt.choose import Candidate, search
@@ -19,9 +20,8 @@ GROUP = "V-belts"
 
 
 def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
-    reasons = []
+    reasons = list(c.kinds)
     figures: list[tuple[str, Callable[[Candidate], float]]] = [
-        ("fewest belts", lambda x: x.belts),
         ("least shaft load", lambda x: x.shaft_load_n),
         ("narrowest", lambda x: x.width_mm),
         ("closest speed", lambda x: abs(x.speed_error_percent)),
@@ -35,9 +35,9 @@ def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
         reasons.append(f"{c.on_shelf} of 3 parts on your shelf")
     elif c.stocked:
         reasons.append("both sheaves often on the shelf")
-    if 0 <= spare <= 30:
+    if 0 <= spare <= USUAL_SPARE:
         reasons.append(f"{spare:.0f} % to spare")
-    elif spare > 30:
+    elif spare > USUAL_SPARE:
         reasons.append(f"heavy for the duty: {spare:.0f} % to spare")
     return reasons
 
@@ -100,6 +100,10 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
                 cost_parts=c.parts,
                 stocked=c.stocked,
                 on_shelf=c.on_shelf,
+                kinds=list(c.kinds),
+                weight=frame.band(
+                    float(worked.weight.low_kg), float(worked.weight.high_kg), "mass", ("", ""), style="about"
+                ),
                 reasons=_reasons(c, list(found.best), worked.spare_percent),
                 drive=drive_out(worked, core, frame),
                 elevation=elevation_out(worked.elevation),

@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, ElevationOut, Figure
+from tuyere.calc.answer import Answer, Band, ElevationOut, Figure
 from tuyere.calc.centre import CentreIn
 from tuyere.calc.duty import DutyIn
 from tuyere.calc.entry import Force, Power, Size
@@ -59,14 +59,24 @@ class LimitsIn(Input):
     bearing: BearingLimitIn | None = Field(default=None, description="the bearing beside a sheave, which has to last")
 
 
-class WeightsIn(Input):
-    """How much each figure counts in the order; each is divided by the best one found."""
+Count = Annotated[Real, Field(ge=0, le=10)]
 
-    belts: Annotated[Real, Field(ge=0, le=10)] = 1.0
-    shaft_load: Annotated[Real, Field(ge=0, le=10)] = 1.0
-    width: Annotated[Real, Field(ge=0, le=10)] = 1.0
-    speed: Annotated[Real, Field(ge=0, le=10)] = 1.0
-    stock: Annotated[Real, Field(ge=0, le=10)] = 1.0
+
+class WeightsIn(Input):
+    """How much each figure counts in the order; each is divided by the best one found.
+
+    While all count alike, the three kinds of answer come first: fewest parts, smallest, lightest.
+    """
+
+    parts: Count = 1.0
+    size: Count = 1.0
+    width: Count = 1.0
+    weight: Count = 1.0
+    shaft_load: Count = 1.0
+    speed: Count = 1.0
+    spare: Count = 1.0
+    common: Count = 1.0
+    stock: Count = 1.0
 
 
 class StockedSheaveIn(Input):
@@ -116,6 +126,8 @@ class OptionOut(Answer):
     cost_parts: dict[str, float]
     stocked: bool
     on_shelf: int = Field(description="how many of driver, driven and belt are on your shelf")
+    kinds: list[str] = Field(description="what it is first in: fewest parts, smallest, lightest")
+    weight: Band
     reasons: list[str]
     drive: VBeltDriveOut
     elevation: ElevationOut

@@ -1,11 +1,14 @@
 """`v-belt-drive`: one whole drive, from duty to shaft load."""
 
+from tuyere.calc.families.beside import beside
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut, drive_out, given_of
 from tuyere.calc.families.v_belt.motor_sheave import check_motor_sheave
+from tuyere.calc.families.v_belt.parts import efficiency_kind
 from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
 from tuyere.calc.wanted import hold_speed
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.notices import notice
 from tuyere.core.vbelt.rate import emergency, rate, seated
 
@@ -47,8 +50,18 @@ def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
             f"A joined belt counts as {worked.belts} single belts of its section (common practice); its band keeps them from turning over.",
             "input.belt.designation",
         )
+    side = beside(
+        frame,
+        efficiency=efficiency_band(efficiency_kind(core.belt.section)),
+        power_kw=core.power_kw,
+        service=given.service_factor,
+        centre_mm=worked.centre_mm,
+        width_mm=worked.face_mm,
+        weight=worked.weight,
+        parts=worked.belts + 2,
+    )
     frame.sheet = hold_speed(
-        v_belt_sheet(given, out, frame, why),
+        v_belt_sheet(given, out, frame, side, why),
         given.wanted,
         service=given.service_factor,
         driven_rpm=worked.driven_rpm,

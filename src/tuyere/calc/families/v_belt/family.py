@@ -18,10 +18,11 @@ from tuyere.calc.families.protocol import (
 )
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
 from tuyere.calc.families.v_belt.motor_sheave import least_of_motor, motor_drives
-from tuyere.calc.families.v_belt.parts import SheaveIn
+from tuyere.calc.families.v_belt.parts import SheaveIn, efficiency_kind
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.core.duty.design import design_power
+from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
@@ -33,7 +34,6 @@ from tuyere.core.vbelt.limits import Wanted as Search
 from tuyere.core.vbelt.rate import Given, rate
 
 LINK, JOINED = " link", " joined"
-CLASSICAL, BETTER = (93.0, 96.0), (95.0, 98.0)
 
 
 def _spec(given: VBeltDriveIn) -> dict[str, Any]:
@@ -149,9 +149,8 @@ class VBelts(Family[VBeltDriveIn]):
         size = "/".join(frame.figure(s.outside_mm, "length", "size").number for s in (c.driver, c.driven))
         return Offered(
             f"{c.belts} × {c.belt.designation}", given_in, r.driven_rpm, c.speed_error_percent, r.centre_mm, r.spare_percent, c.width_mm,
-            r.tension.shaft_load.newtons, c.belts * r.tension.mass_kg_m * r.length_mm / 1000,
-            ((c.driver.outside_mm, c.width_mm), (c.driven.outside_mm, c.width_mm)), c.belts + 2,
-            BETTER if c.belt.section.cogged or c.belt.section.family != "classical" else CLASSICAL, f"outside {size} {frame.figure(1, 'length').unit_shown}",
+            r.tension.shaft_load.newtons, r.weight, c.belts + 2, efficiency_band(efficiency_kind(c.belt.section)), c.kinds,
+            f"outside {size} {frame.figure(1, 'length').unit_shown}",
             r.elevation,
         )  # fmt: skip
 

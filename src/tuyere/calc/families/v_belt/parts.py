@@ -14,7 +14,7 @@ from tuyere.core.notices import notice
 from tuyere.core.vbelt.bases.own_table import OwnRow, OwnTable
 from tuyere.core.vbelt.bases.pick import basis_named
 from tuyere.core.vbelt.bases.protocol import Basis
-from tuyere.core.vbelt.sections import section
+from tuyere.core.vbelt.sections import Section, section
 from tuyere.core.vbelt.sheaves import Sheave, sheave
 
 Kind = Literal["outside", "effective", "datum", "pitch"]
@@ -111,3 +111,8 @@ def sheave_of(given: SheaveIn, field: str, own: str = "") -> Sheave:
             "Say which diameter it is.",
         )
     return sheave(given.diameter.value, kind, given.groove or own, field)
+
+
+def efficiency_kind(of: Section) -> str:
+    """The row of the efficiency table: a wrapped belt is a wrapped belt, classical or narrow."""
+    return "v-belt cogged" if of.cogged else "v-belt wrapped"

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import MainAnswer, Setting, SheetOut
+from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
 
@@ -26,7 +26,7 @@ def two_theories(r: VBeltDriveOut) -> str:
     )
 
 
-def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency: str = "") -> SheetOut:
+def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Beside, emergency: str = "") -> SheetOut:
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
     driver, driven = given.driver.sheave, given.driven.sheave
@@ -77,6 +77,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, emergency:
         driven_speed=r.driven_speed,
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
+        beside=side,
         emergency=emergency,
         set_line=f"{new.shown} {at}",
         setting=Setting(

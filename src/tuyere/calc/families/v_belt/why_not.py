@@ -61,10 +61,14 @@ class WhyNotOut(Answer):
 
 
 WORDS = {
-    "belts": "belts",
-    "shaft_load": "shaft load",
+    "parts": "number of belts",
+    "size": "size of the large sheave",
     "width": "width",
+    "weight": "weight",
+    "shaft_load": "shaft load",
     "speed": "speed error",
+    "spare": "too little or too much to spare",
+    "common": "sheaves that are seldom on a shelf",
     "stock": "not on the shelf",
 }
 
@@ -105,7 +109,7 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
                              one.section.groove)  # fmt: skip
     with quiet(), collected_notices():
         found = search(build_catalogue(fixed_of(given.fixed, basis), basis, given.series), wanted, 1)
-        catalogue = build_catalogue(Fixed(driver, driven, None, one), basis)
+        catalogue = build_catalogue(Fixed(driver, driven, None, one, there=False), basis)
         if not len(catalogue):
             raise InputError(
                 "this.belt",

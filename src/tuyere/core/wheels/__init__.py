@@ -1,0 +1,1 @@
+"""Wheels of any family: what is common to sheaves, sprockets and pulleys."""
