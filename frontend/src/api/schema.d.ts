@@ -3672,7 +3672,7 @@ export interface components {
             days_a_year?: number | null;
             /**
              * Efficiency
-             * @description efficiency of the drive that is there: V-belts 93 to 97 %, cogged 95 to 98 %, toothed 97 to 99 %
+             * @description efficiency of the drive that is there: V-belts 93 to 96 %, cogged 95 to 98 %, toothed 97 to 99 %
              */
             efficiency: number | string;
             /**
@@ -6075,6 +6075,11 @@ export interface components {
             call_outs: components["schemas"]["CallOut"][];
             /** Designation */
             designation: string;
+            /**
+             * @description what the speed may be by slip and by where the belt's pitch line lies; none for positive drives
+             * @default null
+             */
+            driven_band?: components["schemas"]["Band"] | null;
             driven_speed: components["schemas"]["Figure"];
             /**
              * Emergency
@@ -6135,6 +6140,11 @@ export interface components {
         SpeedHeld: {
             error: components["schemas"]["Figure"];
             power_then: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description on speed, or by how much too fast or too slow
+             */
+            says: string;
             speed: components["schemas"]["Figure"];
             tolerance: components["schemas"]["Figure"];
             /** Within */
@@ -7206,6 +7216,7 @@ export interface components {
             driven_outside: components["schemas"]["Figure"];
             driven_pitch: components["schemas"]["Figure"];
             driven_speed: components["schemas"]["Figure"];
+            driven_speed_high: components["schemas"]["Figure"];
             driven_speed_low: components["schemas"]["Figure"];
             driver_outside: components["schemas"]["Figure"];
             driver_pitch: components["schemas"]["Figure"];

@@ -166,6 +166,7 @@ class SpeedHeld(Answer):
     error: Figure
     tolerance: Figure
     within: bool
+    says: str = Field(description="on speed, or by how much too fast or too slow")
     power_then: Figure | None
 
 
@@ -189,6 +190,10 @@ class SheetOut(Answer):
     answers: list[MainAnswer]
     spare: Figure
     driven_speed: Figure
+    driven_band: Band | None = Field(
+        default=None,
+        description="what the speed may be by slip and by where the belt's pitch line lies; none for positive drives",
+    )
     wanted: SpeedHeld | None = Field(default=None, description="the speed that is wanted, where the input says one")
     shaft_load: Figure = Field(description="shaft load: standing as set new, or running, the greater")
     shaft_load_case: str = Field(description="which of the two it is")

@@ -90,6 +90,7 @@ def hold_speed(
             off=(abs(error), "percent"),
         )
     f = frame.figure
+    off = f(abs(error), "percent").shown
     return sheet.model_copy(
         update={
             **changes,
@@ -98,6 +99,7 @@ def hold_speed(
                 error=f(error, "percent"),
                 tolerance=f(tolerance, "percent"),
                 within=within,
+                says="on speed" if within else f"{off} too {'fast' if error > 0 else 'slow'}",
                 power_then=None if then is None else f(then, "power", step="power_then"),
             ),
         }

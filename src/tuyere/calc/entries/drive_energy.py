@@ -20,7 +20,7 @@ class EnergyIn(Input):
 
     power: Power = Field(description="power the machine takes")
     efficiency: Percent = Field(
-        description="efficiency of the drive that is there: V-belts 93 to 97 %, cogged 95 to 98 %, toothed 97 to 99 %"
+        description="efficiency of the drive that is there: V-belts 93 to 96 %, cogged 95 to 98 %, toothed 97 to 99 %"
     )
     better: Percent | None = Field(default=None, description="efficiency of the one that might replace it")
     hours_a_day: Hours | None = Field(default=None, description="running hours a day; 10 are assumed")
@@ -73,6 +73,7 @@ def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
             payback = f"{12 * years:.0f} months" if years < 2 else f"{years:.1f} years"
     f, price = frame.figure, given.energy_price
     return EnergyOut(
-        yearly_loss=f(lost, "energy", step="lost"), yearly_cost=None if price is None else f(lost * price, "money"),
-        saved=None if saved is None else f(saved, "energy"), saved_money=None if saved is None or price is None else f(saved * price, "money"),
+        yearly_loss=f(lost, "energy", "about", "lost"), yearly_cost=None if price is None else f(lost * price, "money", "about"),
+        saved=None if saved is None else f(saved, "energy", "about"),
+        saved_money=None if saved is None or price is None else f(saved * price, "money", "about"),
         payback=payback)  # fmt: skip

@@ -48,8 +48,8 @@ def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
                  given.bearing)  # fmt: skip
     f = frame.figure
     return ShaftLoadOut(near_bearing=f(r.near_n, "force", step="near"), far_bearing=f(r.far_n, "force", step="far"),
-                        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", step="near_life"),
-                        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", step="far_life"))  # fmt: skip
+                        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about", "near_life"),
+                        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", "about", "far_life"))  # fmt: skip
 
 
 class BearingLifeIn(Input):
@@ -72,7 +72,7 @@ class BearingLifeOut(Answer):
 def bearing_life_entry(given: BearingLifeIn, frame: Frame) -> BearingLifeOut:
     """Work the life."""
     hours = bearing_life(given.load.value, given.rating.value, given.speed.value, given.bearing)
-    return BearingLifeOut(life=frame.figure(hours, "hours", step="life"))
+    return BearingLifeOut(life=frame.figure(hours, "hours", "about", "life"))
 
 
 class BushingIn(Input):

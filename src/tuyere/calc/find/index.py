@@ -30,6 +30,8 @@ class Entry:
 OWN = "everyday-words"
 # What is done comes before what it rests on.
 BEFORE = {"task": 6.0, "table": 2.0, "formula": 0.0}
+# A title that begins with just these words is the one that is meant.
+BEGINS = 4.0
 # Whole pages that are tasks too: key is the path.
 PAGES = (
     ("/choose", "Choose a drive for a duty", "select size new power speeds ratio belt chain synchronous flat v-belt"),
@@ -103,5 +105,12 @@ def find(text: str) -> list[Entry]:
     asked = split(text)
     if not asked:
         return []
-    marks = [(closeness(asked, list(e.words), list(e.summary), list(e.text)), e) for e in entries()]
+    marks = [
+        (
+            closeness(asked, list(e.words), list(e.summary), list(e.text))
+            + BEGINS * (e.words[: len(asked)] == tuple(asked)),
+            e,
+        )
+        for e in entries()
+    ]
     return [e for mark, e in sorted((m for m in marks if m[0] > 0), key=lambda m: -m[0] - BEFORE[m[1].kind])]

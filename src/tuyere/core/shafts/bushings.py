@@ -11,6 +11,8 @@ from tuyere.core.tables import declare, table
 from tuyere.core.units import MM_PER_IN
 
 declare("tuyere.core.shafts", "bushings", "keys")
+# Shares of the largest bore from which keyseats are shallow, and from which usually none is cut: common practice, no source.
+SHALLOW_FROM, FULL_BORE = 0.8, 0.95
 NM_PER_LBF_IN = 0.1129848290276167
 
 CLEAN = "Clean taper, bore and shaft to bare metal: no oil, no paint, no anti-seize. Fit it dry; the torque is for a dry taper."
@@ -86,6 +88,18 @@ def bushing(size: str, shaft_mm: float | None) -> Bushing:
             raise InputError("shaft", shaft_mm, f"larger than {name} can be bored", allowed)
         found = [r for r in table("keys").rows if r[0] < inches <= r[1] + 1e-9]
         key = found[0][2] * MM_PER_IN if found else None
+        # Where little metal is left the keyseat is shallow or left out; a square key does not go in.
+        if inches > FULL_BORE * bore:
+            key = None
+        if inches > SHALLOW_FROM * bore and found:
+            notice(
+                "caution",
+                "shallow-keyseat",
+                "At or near its largest bore a bushing has a shallow keyseat or none: "
+                + ("no standard key is given." if key is None else "the standard square key may be too high."),
+                "input.shaft",
+                "Measure the keyseat in the bushing; it takes a flat key, or a size with a larger bore does.",
+            )
     return Bushing(
         str(style), str(name), bore * MM_PER_IN, str(screw), int(count), newton_metres, key, STEPS[style], OUT[style]
     )

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import replace
 from itertools import product
 
 from tuyere.core.errors import InputError
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
+from tuyere.core.vbelt.other_markings import read_other
+from tuyere.core.vbelt.reading import Reading
 
 JOINED = re.compile(r"^(\d{1,2})\s*/\s*(.+)$")
 JOINED_AFTER = re.compile(r"^(.+?)\s*/\s*(\d{1,2})$")
@@ -17,27 +20,14 @@ CLASSICAL = re.compile(r"^([A-EZ])(X?)[\s\-.]*([\d?]{2,3}(?:\.\d)?)$")
 DOUBLE = re.compile(r"^([ABCD])\1[\s\-.]*([\d?]{2,3})$")
 NARROW = re.compile(r"^([358])V(X?)[\s\-.]*([\d?]{3,4})$")
 LIGHT = re.compile(r"^([2345])L[\s\-.]*([\d?]{2,4})$")
+# A classical belt by its datum length in millimetres: Z in any length, the others from four digits on. ISO 4184.
+CLASSICAL_MM = re.compile(r"^(?:(Z)[\s\-.]*([\d?]{3,4})|([A-E])[\s\-.]*([\d?]{4,5}))(?:\s*L?[DPW])?$")
 METRIC = re.compile(r"^(SP|XP)([ZABC])[\s\-.]*([\d?]{3,5})(?:\s*L[DPW])?$")
 DIN = re.compile(r"^(8|10|13|17|20|22|25|32|40)\s*[X×]\s*([\d?]{3,5})\s*(LI|LA|LD|LP|LW)?$")
 AUTOMOTIVE = re.compile(r"^AV\s*(\d{1,2}(?:\.\d)?)\s*[X×]\s*(\d{3,4})\s*(LA)?$")
 OF_WIDTH = {"10": "Z", "13": "A", "17": "B", "22": "C", "32": "D", "40": "E"}
+LONGEST_NUMBER = 660  # of D and E; a higher one is a length in millimetres
 SURE = ("high", "medium", "low")
-
-
-@dataclass(frozen=True, slots=True)
-class Reading:
-    """One way to read a marking. Lengths in mm, None where the marking does not give them."""
-
-    designation: str
-    section: str
-    construction: str
-    joined: int
-    inside_mm: float | None
-    line_mm: float | None
-    line_kind: str
-    outside_mm: float | None
-    words: str
-    sure: str
 
 
 def _conventions(section: str) -> tuple[float, float] | None:
@@ -163,20 +153,41 @@ def _din(width: str, length: int, kind: str | None) -> list[Reading]:
 
 
 def _digits(pattern: str, choices: list[str] | None) -> list[str]:
-    """All numbers a half-worn one may be: those of the standard lengths first, any otherwise."""
+    """All numbers a half-worn one may be: those of the standard lengths first, then any, for belts are made off the list too."""
     if "?" not in pattern:
         return [pattern]
-    fits = re.compile("^" + pattern.replace("?", r"\d") + "$")
-    if choices is not None:
-        return [c for c in choices if fits.match(c)]
     if pattern.count("?") > 2:
         return []
+    fits = re.compile("^" + pattern.replace("?", r"\d") + "$")
     parts = [("0123456789" if c == "?" else c) for c in pattern]
-    return ["".join(p) for p in product(*parts)]
+    every = ["".join(p) for p in product(*parts)]
+    listed = [c for c in choices or [] if fits.match(c)]
+    return listed + [n for n in every if n not in listed and not n.startswith("0")]
+
+
+def _classical_mm(letter: str, length: int) -> Reading:
+    made = _conventions({"Z": "10", "A": "13", "B": "17", "C": "22", "D": "32", "E": "40"}[letter])
+    words = f"{letter} section; {length} is the datum length in mm (ISO 4184)"
+    inside = length - made[0] if made else None
+    outside = inside + made[1] if made and inside is not None else None
+    return Reading(f"{letter} {length}", letter, "wrapped", 1, inside, float(length), "datum", outside, words, "high")
 
 
 def _standard(section: str) -> list[str]:
     return [f"{float(n):g}" for n in table("lengths").column("number", section=section)]
+
+
+def _listed_first(groove: str, pattern: str, read: Callable[[str], Reading]) -> list[Reading]:
+    """A half-worn number: lengths of the list first; the others, which are made as well, are less likely."""
+    standard = _standard(groove)
+    found = []
+    for n in _digits(pattern, standard or None):
+        one = read(n)
+        worn = "?" in pattern and f"{float(n):g}" not in standard
+        found.append(
+            replace(one, sure="medium", words=one.words + "; not in the list of standard lengths") if worn else one
+        )
+    return found
 
 
 def _one(text: str, joined: int) -> list[Reading]:
@@ -184,13 +195,16 @@ def _one(text: str, joined: int) -> list[Reading]:
         letter, cogged, number = m[1], bool(m[2]), m[3]
         if cogged and letter not in "ABC":
             return []
-        standard = _standard(letter) or None
-        return [_classical(letter, cogged, float(n), joined) for n in _digits(number, standard)]
+        if not cogged and "?" not in number and float(number) > LONGEST_NUMBER:
+            return [_said(_classical_mm(letter, int(float(number))), "no inch number is so high", "medium")]
+        return _listed_first(letter, number, lambda n: _classical(letter, cogged, float(n), joined))
+    if m := CLASSICAL_MM.match(text):
+        return [_classical_mm(m[1] or m[3], int(n)) for n in _digits(m[2] or m[4], None)]
     if m := NARROW.match(text):
         groove = f"{m[1]}V"
         if m[2] and m[1] == "8":
             return []
-        return [_narrow(groove + m[2], int(n), joined) for n in _digits(m[3], _standard(groove) or None)]
+        return _listed_first(groove, m[3], lambda n: _narrow(groove + m[2], int(n), joined))
     if m := LIGHT.match(text):
         return [_light(f"{m[1]}L", n) for n in _digits(m[2], None) if len(n) >= 3]
     if m := METRIC.match(text):
@@ -210,7 +224,7 @@ def _one(text: str, joined: int) -> list[Reading]:
             Reading(f"{m[1] * 2}{n}", m[1] * 2, "double-sided", 1, None, None, "", None, words, "medium")
             for n in _digits(m[2], _standard(m[1]) or None)
         ]
-    return []
+    return read_other(text)
 
 
 def read_marking(text: str, field: str = "marking") -> list[Reading]:
@@ -239,7 +253,7 @@ def read_marking(text: str, field: str = "marking") -> list[Reading]:
             found = [_said(r, "letter O read as zero", "low") for r in read_marking(swapped, field)]
     if not found:
         raise InputError(field, text, "no belt marking this program reads",
-                         "such as B68, BX68, 3/B90, 5VX900, 4L430, SPB 2000, 17x1600 Li; ? for a worn digit")  # fmt: skip
+                         "such as B68, BX68, 3/B90, 5VX900, 4L430, SPB 2000, 17x1600 Li, 210L050, 1200-8M-30, 6PK1200; ? for a worn digit")  # fmt: skip
     return sorted(found, key=lambda r: SURE.index(r.sure))[:12]
 
 

@@ -27,13 +27,14 @@ from tuyere.core.vbelt.belts import Belt
 from tuyere.core.vbelt.formulas import belts_needed, length_mm, link_power, spare_power, whole_belts
 from tuyere.core.vbelt.groove_fit import EMERGENCY, belt_profile, standard_groove, work_fit
 from tuyere.core.vbelt.sections import Section, groove_rows, least_diameter_mm
-from tuyere.core.vbelt.sheaves import Sheave
+from tuyere.core.vbelt.sheaves import Sheave, rim_pitch_mm
 from tuyere.core.vbelt.tables import RIM_SPEED_LIMIT_M_S, Allowance, allowance
 from tuyere.core.vbelt.v_flat import flat_arc_factor, judge_ratio
 from tuyere.core.vbelt.weight import face_mm, groove_area_mm2, sheaves_weight
 from tuyere.core.wheels.mass import Weight
 
 MOST_BELTS = 30
+SLIP_PERCENT = 2.0  # a belt that is kept up slips no more (common practice)
 LINK_SECTIONS = ("A", "B", "C")
 LINK_SHARE = 0.9
 LINK_SOURCE = Source(
@@ -83,6 +84,7 @@ class Rating:
     ratio: float
     driven_rpm: float
     driven_rpm_low: float
+    driven_rpm_high: float
     belt_speed_m_s: float
     length_mm: float
     centre_mm: float
@@ -250,10 +252,12 @@ def rate(given: Given) -> Rating:
     driven_rpm = mark(
         "driven_speed", driven_speed(given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent)
     )
-    low_rpm = mark(
-        "driven_speed_low",
-        driven_speed(given.driver_rpm, given.driver.pitch_mm, given.driven.pitch_mm, given.slip_percent + 2.0),
-    )
+    # Belt slip up to 2 %, and the pitch line of the 1988 table at the rim: the speed lies within both.
+    at_rim = [rim_pitch_mm(w) for w in (given.driver, given.driven)]
+    pairs = ((given.driver.pitch_mm, given.driven.pitch_mm), (at_rim[0], at_rim[1]))
+    slower, faster = sorted(pairs, key=lambda d: d[0] / d[1])
+    low_rpm = mark("driven_speed_low", driven_speed(given.driver_rpm, *slower, given.slip_percent + SLIP_PERCENT))
+    high_rpm = mark("driven_speed_high", driven_speed(given.driver_rpm, *faster, given.slip_percent))
     mark("speed_ratio", ratio_of_speeds(given.driver_rpm, driven_rpm))
     speed = mark("belt_speed", belt_speed(given.driver.pitch_mm, given.driver_rpm))
     check_section_limits(given.belt.section, small, float(speed), small_field, given.basis.id)
@@ -361,6 +365,7 @@ def rate(given: Given) -> Rating:
         float(given.driver_rpm / driven_rpm),
         float(driven_rpm),
         float(low_rpm),
+        float(high_rpm),
         float(speed),
         float(length),
         centre,

@@ -77,6 +77,18 @@ def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") ->
     return Sheave(own, line, line, outside)
 
 
+def rim_pitch_mm(wheel: Sheave) -> float:
+    """Pitch diameter by the 1988 groove table, which puts a classical belt's pitch line a_p under the rim (2 a_p = 0).
+
+    The datum diameter, which is the pitch diameter of the older books, is what rating and length use. For other
+    grooves the two are one. Source: ANSI/RMA IP-20, 1988, recalled.
+    """
+    if wheel.groove not in CLASSICAL_GROOVES:
+        return wheel.pitch_mm
+    row = groove_at(wheel.groove, wheel.line_mm)
+    return wheel.outside_mm - 2 * row.to_pitch_mm if row is not None else wheel.pitch_mm
+
+
 def standard_diameters(groove: str) -> list[tuple[float, str, bool]]:
     """(mm, kind, often on the shelf) of the standard sheaves of a groove; empty where no series is recalled."""
     t = table("metric_diameters")

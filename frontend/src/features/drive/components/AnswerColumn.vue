@@ -13,10 +13,16 @@ const settings = useSettings()
 const urgent = computed(() => props.answer.notices.filter((n) => n.level === 'danger'))
 const rest = computed(() => props.answer.notices.filter((n) => n.level !== 'danger'))
 const held = computed(() => props.answer.sheet?.wanted)
-const heldWords = computed(() => {
-  const w = held.value
-  if (!w) return ''
-  return `${w.speed.unit_shown}; wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.within ? 'on speed' : w.error.value > 0 ? `${w.error.number.replace('-', '')} % too fast` : `${w.error.number.replace('-', '')} % too slow`}`
+const speed = computed(() => {
+  const sheet = props.answer.sheet
+  if (!sheet) return null
+  const band = sheet.driven_band
+  const w = sheet.wanted
+  return {
+    main: band ? `${band.low.number} – ${band.high.number}` : sheet.driven_speed.number,
+    words: [sheet.driven_speed.unit_shown, band ? 'by slip and belt line' : 'exact', w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : ''].filter(Boolean).join('; '),
+    step: sheet.driven_speed.step,
+  }
 })
 // The first answer says what the drive is; the page knows whether it is found, designed or fitted.
 const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ...a, label: a.label ? wheelName(settings.wheelWord, a.label) : props.title })))
@@ -32,10 +38,11 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
       <p class="unit">{{ row.unit }}</p>
       <button v-if="row.step" type="button" class="how ask-how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
     </div>
-    <div v-if="held && answer.sheet" class="row-answer" :class="{ off: !held.within }">
+    <div v-if="speed" class="row-answer" :class="{ off: held && !held.within }">
       <p class="label">Driven speed</p>
-      <p class="main figure">{{ answer.sheet.driven_speed.number }}</p>
-      <p class="unit">{{ heldWords }}</p>
+      <p class="main figure">{{ speed.main }}</p>
+      <p class="unit">{{ speed.words }}</p>
+      <button v-if="speed.step" type="button" class="how ask-how" aria-label="How come: Driven speed" @click="emit('how', speed.step, 'Driven speed')">?</button>
     </div>
     <NoticeList :notices="rest" class="remarks" />
     <p class="more">

@@ -10,7 +10,7 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
   const assumed = answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
   const danger = answer?.notices.some((n) => n.level === 'danger')
   const short = r ? r.spare.value < 0 : false
-  const off = r?.wanted && !r.wanted.within ? `${Math.abs(r.wanted.error.value) < 10 ? r.wanted.error.number.replace('-', '') : Math.round(Math.abs(r.wanted.error.value))} % too ${r.wanted.error.value > 0 ? 'fast' : 'slow'}` : ''
+  const off = r?.wanted && !r.wanted.within ? r.wanted.says : ''
   return [
     {
       key: 'found',

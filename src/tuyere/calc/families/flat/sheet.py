@@ -36,6 +36,9 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
+        driven_band=frame.band(
+            r.driven_speed_low.value, r.driven_speed.value, "speed", ("driven_speed_low", "driven_speed")
+        ),
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
         beside=side,

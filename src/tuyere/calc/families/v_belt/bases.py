@@ -122,7 +122,7 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
         else LifeOut(
             bound=life.bound,
             passes=life.passes,
-            hours=f(life.hours, "hours", step="life"),
+            hours=f(life.hours, "hours", "about", "life"),
             small_peak=f(life.small_peak_n, "force", step="small_peak"),
             large_peak=f(life.large_peak_n, "force", step="large_peak"),
         ),

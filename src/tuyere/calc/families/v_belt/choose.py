@@ -96,7 +96,7 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
                 speed_error=f(c.speed_error_percent, "percent"),
                 shaft_load=f(c.shaft_load_n, "force", per="hub"),
                 width=f(c.width_mm, "length", "size"),
-                cost=round(c.cost, 4),
+                cost=round(c.cost, 2),
                 cost_parts=c.parts,
                 stocked=c.stocked,
                 on_shelf=c.on_shelf,

@@ -87,6 +87,7 @@ class VBeltDriveOut(Answer):
     spare: Figure
     driven_speed: Figure
     driven_speed_low: Figure
+    driven_speed_high: Figure
     speed_ratio: Figure
     belt_speed: Figure
     belt_length: Figure
@@ -187,6 +188,7 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
         spare=f(r.spare_percent, "percent", step="spare"),
         driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
         driven_speed_low=f(r.driven_rpm_low, "speed", step="driven_speed_low"),
+        driven_speed_high=f(r.driven_rpm_high, "speed", step="driven_speed_high"),
         speed_ratio=f(r.ratio, "factor", "exact", "speed_ratio"),
         belt_speed=f(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
         belt_length=f(r.length_mm, "length", "size", "belt_length"),

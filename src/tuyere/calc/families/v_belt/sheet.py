@@ -65,7 +65,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
                 key="what",
                 label="",
                 main=what,
-                unit=f"needs {r.belts_exact.number}",
+                unit=f"the duty takes {r.belts_exact.number} of them",
                 step=r.belts_exact.step,
             ),
             main_answer("new", "Set each new belt", new, f"{new.low.unit_shown} {at}"),
@@ -75,6 +75,9 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
+        driven_band=frame.band(
+            r.driven_speed_low.value, r.driven_speed_high.value, "speed", ("driven_speed_low", "driven_speed_high")
+        ),
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
         beside=side,

@@ -144,8 +144,8 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
         fits=fits,
         place=told.place,
         accepted=found.accepted,
-        cost=round(told.cost, 4) if fits else None,
-        best_cost=round(float(found.costs[0]), 4) if len(found.costs) else None,
+        cost=round(told.cost, 2) if fits else None,
+        best_cost=round(float(found.costs[0]), 2) if len(found.costs) else None,
         heaviest=WORDS[max(over, key=lambda n: over[n])] if fits and over else "",
         lines=sorted(lines, key=lambda x: x.passes),
     )

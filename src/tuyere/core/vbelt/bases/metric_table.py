@@ -8,6 +8,7 @@ from functools import cache
 import numpy as np
 
 from tuyere.core.errors import InputError
+from tuyere.core.notices import notice
 from tuyere.core.steps import Num, looked_up, mark
 from tuyere.core.tables import Axis, axis, table
 from tuyere.core.vbelt.bases.grid import Grid, grid_of
@@ -83,6 +84,13 @@ class MetricTable:
             found = float(found)
         basic = mark("basic_power", looked_up("P_0", found, t.id, t.source_of(), d_d=small_mm, n_s=rpm))
         at = table("metric_power_added")
+        if _added(of.name) is None and np.ndim(ratio) == 0 and ratio > 1.02:
+            notice(
+                "info",
+                "no-ratio-power",
+                f"No power for the speed ratio is on hand for {of.shown}: none is counted, which is the safe side.",
+                "belt.designation",
+            )
         more = mark(
             "added_power",
             looked_up("P_add", _added_power(of.name, ratio, rpm), at.id, at.source_of(), i=ratio, n_s=rpm),

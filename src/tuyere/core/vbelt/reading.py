@@ -1,0 +1,21 @@
+"""One way to read what stands on a belt."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One way to read a marking. Lengths in mm, None where the marking does not give them."""
+
+    designation: str
+    section: str
+    construction: str
+    joined: int
+    inside_mm: float | None
+    line_mm: float | None
+    line_kind: str
+    outside_mm: float | None
+    words: str
+    sure: str
