@@ -57,7 +57,7 @@ def test_numbers_and_unknown_shapes() -> None:
     assert (
         number(0.0003081) == "0.0003081"
         and number(1.5229e-7) == r"1.5229 \cdot 10^{-7}"
-        and number(11.185498) == "11.1855"
+        and number(11.185498) == "11.185"
     )
     with pytest.raises(TypeError, match="no LaTeX"):
         latex(ast.parse("[a]", mode="eval").body, {"a": "a"})

@@ -7879,6 +7879,11 @@ export interface components {
             numbers: string;
             /** Says */
             says: string;
+            /**
+             * Shown
+             * @description the value in the person's units, with no more digits than a working on paper
+             */
+            shown: string;
             source: components["schemas"]["SourceOut"];
             /** Symbol */
             symbol: string;

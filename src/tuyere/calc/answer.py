@@ -58,6 +58,7 @@ class WorkingStep(Answer):
     inputs: dict[str, float | str]
     value: float
     unit: str
+    shown: str = Field(description="the value in the person's units, with no more digits than a working on paper")
     table: str
     uses: list[str]
     source: SourceOut

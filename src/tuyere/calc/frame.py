@@ -8,6 +8,7 @@ from typing import Any
 from tuyere.calc.answer import Band, CallOut, ElevationOut, Figure, MainAnswer, NoticeOut, Place, SheetOut, WorkingStep
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.shown import amount, shown
+from tuyere.calc.step_shown import step_shown
 from tuyere.core.geometry.elevation import Elevation
 from tuyere.core.notices import Notice
 from tuyere.core.show import show
@@ -84,7 +85,8 @@ class Frame:
                 # A 0 or a 1 is found everywhere: only a step that gives this very symbol counts then.
                 if own or (earlier and float(given) not in (0.0, 1.0)):
                     uses.append(own[-1] if own else earlier[-1][0])
-            out.append(WorkingStep(**show(step, k + 1), uses=uses))
+            line = show(step, k + 1)
+            out.append(WorkingStep(**line, shown=step_shown(line["value"], line["unit"], self.units), uses=uses))
             seen.setdefault(float(step.value), []).append((f"s{k + 1}", step.gives))
         return out
 

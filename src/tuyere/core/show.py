@@ -36,8 +36,8 @@ CONSTANTS = {
 
 
 def number(x: Any) -> str:
-    """Six significant digits, powers of ten written out."""
-    m, _, e = f"{float(x):.6g}".partition("e")
+    """Five significant digits, as a working on paper has them; powers of ten written out."""
+    m, _, e = f"{float(x):.5g}".partition("e")
     return rf"{m} \cdot 10^{{{int(e)}}}" if e else m
 
 
@@ -133,7 +133,8 @@ def show(step: Step, number_of: int) -> dict[str, Any]:
             rf"\text{{{x}}}" if isinstance(x, str) else f"{QUANTITIES[n].latex} = {number(x)}"
             for n, x in values.items()
         )
-        expression, numbers = r"\text{table}", rf"\text{{table}}\left({at}\right)"
+        # Nothing is worked here: a figure is read off, at what stands beside it.
+        expression, numbers = "", at
     s = step.source
     return {
         "id": f"s{number_of}",

@@ -92,8 +92,10 @@ def conditions(
 
 def with_choking(listed: Num, chokes: bool) -> float:
     """The listed factor, at least 2.0 for a machine that can choke; says so. Source: common practice."""
-    factor = float(mark("factor", choking_factor(listed, CHOKING_LEAST if chokes else 0.0)))
-    if chokes and factor > listed:
+    if not chokes:
+        return float(mark("factor", listed))
+    factor = float(mark("factor", choking_factor(listed, CHOKING_LEAST)))
+    if factor > listed:
         notice("info", "chokes", "It can choke, so at least 2.0 is taken (common practice).", "machine")
     return factor
 

@@ -14,6 +14,8 @@ const props = defineProps<{
   assumed?: boolean
   fault?: Fault
   busy?: boolean
+  /** The drawing says the refusal itself, where there is room for all of it. */
+  quiet?: boolean
 }>()
 const emit = defineEmits<{ change: [typed: string]; cancel: []; how: [step: string] }>()
 const editing = ref(false)
@@ -58,7 +60,7 @@ watch(
         @keydown.esc="stop"
       />
       <button type="submit" class="set" :disabled="busy">Set</button>
-      <p v-if="fault" class="message" role="alert">{{ faultText(fault) }}</p>
+      <p v-if="fault && !quiet" class="message" role="alert">{{ faultText(fault) }}</p>
     </form>
     <button v-else-if="editable" type="button" class="touch" :aria-label="`${label} ${number} ${unit}, change`" @click="begin">
       <span class="figure">{{ number }}</span> {{ unit }}
@@ -144,7 +146,7 @@ input {
 }
 .message {
   grid-column: 1 / 3;
-  width: 220px;
+  width: min(100%, 320px);
   background: var(--sheet);
   color: var(--hot);
   border: 1px solid var(--hot);

@@ -3,6 +3,8 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 
 import type { Elevation, Fault } from '@/api/types'
 
+import { faultText } from '@/shared/format/faults'
+
 import { across, fit, unstack } from '../logic/layout'
 import CallOut from './CallOut.vue'
 import ElevationDrawing from './ElevationDrawing.vue'
@@ -17,7 +19,7 @@ export interface Label {
   step?: string | null
   assumed?: boolean
 }
-const props = defineProps<{ elevation: Elevation; labels: Label[]; faultPath?: string; fault?: Fault; busy?: boolean }>()
+const props = defineProps<{ elevation: Elevation; labels: Label[]; faultPath?: string; fault?: Fault; busy?: boolean; said?: string }>()
 const emit = defineEmits<{ change: [path: string, typed: string]; cancel: []; how: [step: string, title: string] }>()
 const DIMENSION = 44
 const host = ref<HTMLElement>()
@@ -31,6 +33,11 @@ onMounted(() => {
 })
 onBeforeUnmount(() => watcher?.disconnect())
 
+// A refusal stands whole across the foot of the drawing, not beside its figure where the edge would cut it.
+const refused = computed(() => {
+  const label = props.labels.find((l) => l.path && l.path === props.faultPath)
+  return !narrow.value && label && props.fault ? { label: label.label, fault: props.fault } : null
+})
 const narrow = computed(() => size.value.w < 560)
 const frame = computed(() => {
   const side = narrow.value ? 14 : 136
@@ -143,12 +150,15 @@ const leaders = computed(() =>
         :editable="Boolean(p.l.path)"
         :fault="faultPath === p.l.path ? fault : undefined"
         :busy="busy"
+        quiet
         :style="{ left: p.box.x + 'px', top: p.box.y + 'px' }"
         @how="(s: string) => emit('how', s, p.l.label)"
         @change="(t: string) => emit('change', p.l.path ?? '', t)"
         @cancel="emit('cancel')"
       />
       <p class="scale dim">{{ scaleText }}</p>
+      <p v-if="refused" class="told refused" role="alert"><b>{{ refused.label }}:</b> {{ faultText(refused.fault) }}</p>
+      <p v-else-if="said" class="told" role="status">{{ said }}</p>
     </div>
     <div v-if="narrow" class="listed">
       <CallOut
@@ -195,6 +205,22 @@ svg {
   bottom: 5px;
   font-family: var(--face-label);
   font-size: 14px;
+}
+.told {
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 0;
+  z-index: 6;
+  padding: 7px 14px;
+  background: var(--panel);
+  border-top: 3px solid var(--touch);
+  font-size: 16px;
+}
+.told.refused {
+  border-top-color: var(--hot);
+  color: var(--hot);
+  font-weight: 600;
 }
 .listed {
   display: grid;

@@ -74,13 +74,16 @@ button[aria-selected='true'] {
   line-height: 1.15;
 }
 @media (max-width: 700px) {
+  /* All four in sight, two by two: a strip that is moved sideways hides the last one. */
   .strip {
-    overflow-x: auto;
+    display: grid;
+    grid-template-columns: 1fr 1fr;
   }
   button {
-    flex: 0 0 132px;
-    padding-inline: 9px;
+    padding: 4px 9px 6px;
     column-gap: 8px;
+    min-height: 54px;
+    border-bottom: 1px solid var(--line);
   }
 }
 </style>

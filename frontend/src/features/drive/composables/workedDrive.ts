@@ -22,12 +22,15 @@ export function useWorkedDrive() {
   const problem = shallowRef<Problem | null>(null)
   const busy = ref(false)
   const changed = ref(false)
+  /** What a change did beyond what was typed, in one sentence; gone with the next change. */
+  const said = ref('')
   let asked = 0
 
   /** Work an input; on a refusal the last good answer stays in sight. */
   async function work(next: DriveInput, mark = true): Promise<boolean> {
     const mine = ++asked
     busy.value = true
+    said.value = ''
     const got = await calculate<DriveAnswer>(calc.value, { units: settings.units, basis: basis.value, input: next })
     if (mine !== asked) return false
     busy.value = false
@@ -116,8 +119,11 @@ export function useWorkedDrive() {
       problem.value = { type: '', title: reason, status: 422, detail: reason, errors: [{ path: 'input.centre_distance', reason, allowed }] }
       return false
     }
-    return work(withLeaf(now as unknown as DriveInput, 'belt.designation', best.drive.designation))
+    const before = was.result.designation
+    const taken = await work(withLeaf(now as unknown as DriveInput, 'belt.designation', best.drive.designation))
+    if (taken && best.drive.designation !== before) said.value = `Belts come in standard lengths: ${before} became ${best.drive.designation}, which stands at ${best.drive.centre_distance.shown}.`
+    return taken
   }
 
-  return { family, calc, input, basis, answer, problem, busy, changed, work, take, change }
+  return { family, calc, input, basis, answer, problem, busy, changed, said, work, take, change }
 }

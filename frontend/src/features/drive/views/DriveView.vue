@@ -222,6 +222,7 @@ watch(
             :fault-path="faultPath"
             :fault="fault"
             :busy="worked.busy.value"
+            :said="worked.said.value"
             @change="change"
             @cancel="worked.problem.value = null"
             @how="(s: string, t: string) => (how = { step: s, title: t })"

@@ -138,9 +138,25 @@ li[aria-selected='true'] {
   background: var(--touch-soft);
 }
 @media (max-width: 700px) {
-  .command {
+  /* A key until it is wanted: the whole line would take a row of the screen for good. */
+  .command:not(:focus-within) {
+    flex: 0 0 46px;
+    padding: 0;
+    justify-content: center;
+  }
+  .command:not(:focus-within) input {
+    position: absolute;
+    inset: 0;
+    opacity: 0;
+    cursor: pointer;
+  }
+  .command:focus-within {
     order: 9;
     flex: 1 1 100%;
+  }
+  ul {
+    left: 0;
+    right: auto;
   }
 }
 </style>

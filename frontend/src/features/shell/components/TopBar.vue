@@ -105,11 +105,22 @@ const initials = () =>
 @media (max-width: 700px) {
   .top {
     flex-wrap: wrap;
-    gap: 6px 8px;
-    padding: 5px 10px;
+    gap: 2px 8px;
+    padding: 4px 10px;
   }
   .brand span {
     display: none;
+  }
+  .brand {
+    margin-right: auto;
+  }
+  .switch button {
+    padding: 0 7px;
+  }
+  .place {
+    order: 8;
+    flex: 1 1 100%;
+    line-height: 1.2;
   }
 }
 </style>
