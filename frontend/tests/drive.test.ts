@@ -118,8 +118,8 @@ describe('weights', () => {
 describe('the shelf', () => {
   it('goes to the search as belts and sheaves, or not at all', () => {
     const lines = [
-      { line: 2, part: 'belt', section: 'B', designation: 'B90', diameter: null, diameter_kind: '', count: 4 },
-      { line: 3, part: 'sheave', section: 'B', designation: '', diameter: fig(146, '5 3/4 in'), diameter_kind: 'outside', count: 1 },
+      { id: null, line: 2, part: 'belt', section: 'B', designation: 'B90', diameter: null, diameter_kind: '', count: 4 },
+      { id: null, line: 3, part: 'sheave', section: 'B', designation: '', diameter: fig(146, '5 3/4 in'), diameter_kind: 'outside', count: 1 },
     ]
     expect(stockInput([])).toBeUndefined()
     expect(stockInput(lines)).toEqual({ belts: ['B90'], sheaves: [{ groove: 'B', diameter: 146, kind: 'outside' }] })

@@ -83,14 +83,15 @@ describe('manners', () => {
 
 describe('the answers and the setting of any family', () => {
   const sheet = {
+    driven_speed: fig(400, '400 rpm'),
     answers: [{ key: 'what', label: '', main: '50, 116 pitches', unit: '72 in long', step: null }, { key: 'sag', label: 'That is a sag of', main: '1/2', unit: 'in', step: 's9' }],
     setting: { title: 'Set the slack', steps: ['Push it by *1 5/32 in* in all.'], room: '', remark: 'Two per cent is practice.' },
   } as unknown as Sheet
   const drive = { calc: 'chain-drive', basis: 'ip20-1988' as const, input: {}, result: {}, working: [], notices: [], elevation: null, sheet }
   it('name the drive by what it is, and ask only where there is working', async () => {
     const w = mount(AnswerColumn, { props: { answer: drive, title: 'Fitted' } })
-    expect(w.findAll('.label').map((l) => l.text())).toEqual(['Fitted', 'That is a sag of'])
-    expect(w.findAll('.ask-how')).toHaveLength(1)
+    expect(w.findAll('.label').map((l) => l.text())).toEqual(['Fitted', 'That is a sag of', 'Driven speed'])
+    expect(w.findAll('.ask-how')).toHaveLength(2)
     await w.find('.ask-how').trigger('click')
     expect(w.emitted('how')).toEqual([['s9', 'That is a sag of']])
   })

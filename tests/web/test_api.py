@@ -211,6 +211,27 @@ def test_a_stock_list_is_looked_through_then_kept_whole_and_changes_the_choice(c
     assert wrong.status_code == 422 and wrong.json["errors"][0]["path"] == "input.stock.belts.1"
 
 
+def test_parts_are_put_on_the_shelf_counted_together_and_taken_off(client: FlaskClient) -> None:
+    client.put("/api/stock", json={"text": "part,size,count\nbelt,B90,4\n"})
+    op = str(uuid.uuid4())
+    more = {"part": "belt", "size": "b 90", "count": 2, "op_id": op}
+    first = client.post("/api/stock/parts", json=more).json["lines"]
+    assert [(x["designation"], x["count"]) for x in first] == [("B90", 6)]
+    # The answer was lost and it is sent again: it is the same two belts.
+    assert client.post("/api/stock/parts", json=more).json["lines"] == first
+    wheel = {"part": "sheave", "section": "5V", "size": "7.1", "diameter": "outside"}
+    both = client.post("/api/stock/parts", json=wheel).json["lines"]
+    assert len(both) == 2 and both[1]["diameter"]["shown"] == "7.1 in"
+    gone = client.put(f"/api/stock/parts/{both[0]['id']}", json={"count": 0}).json["lines"]
+    assert [x["part"] for x in gone] == ["sheave"]
+    assert client.put(f"/api/stock/parts/{both[0]['id']}", json={"count": 1}).status_code == 404
+    for wrong, path in (({"part": "belt", "size": "Q9"}, "size"), ({**wheel, "section": "Q"}, "size.groove"), ({**wheel, "size": "wide"}, "size"),
+                        ({"part": "belt", "size": "B90", "count": 0}, "count")):  # fmt: skip
+        got = client.post("/api/stock/parts", json=wrong)
+        assert got.status_code == 422 and got.json["errors"][0]["path"] == path, got.json
+    client.put("/api/stock", json={"text": "part,size\nbelt,A42\n"})
+
+
 def test_families_are_listed_with_their_calculations(client: FlaskClient) -> None:
     lines = client.get("/api/families").json["families"]
     assert [x["key"] for x in lines] == ["v-belt", "roller-chain", "synchronous", "flat"]

@@ -18,6 +18,7 @@ from tuyere.calc.registry import CALCULATIONS
 from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineChange, MachineCreate
 from tuyere.web.app import create_app
 from tuyere.web.list_text import ListText
+from tuyere.web.stock_api import PartForm
 
 # How the libraries in use speak, and what no mechanic says.
 LIBRARY = re.compile(
@@ -108,6 +109,7 @@ FORMS: list[tuple[str, str, type[BaseModel], dict[str, Any]]] = [
     ("put", "/api/drives/{drive}/duty", DutySave, {"power": "5hp", "driver_speed": 1750, "driven_speed": 900}),
     ("post", "/api/drives/{drive}/builds", BuildSave, {"purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]}),
     ("put", "/api/stock", ListText, {"text": "part,size\nbelt,B90\n"}),
+    ("post", "/api/stock/parts", PartForm, {"part": "belt", "size": "B90"}),
     ("put", "/api/ratings", ListText, {"text": "section,diameter,rpm,hp\nB,5,1750,3\n"}),
 ]  # fmt: skip
 

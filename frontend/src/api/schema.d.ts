@@ -95,7 +95,7 @@ export interface paths {
         put?: never;
         /**
          * Cut length of a flat belt
-         * @description Loop length, how much shorter it is cut for its stretch, what the joint adds.
+         * @description Loop length, how much shorter it is cut for its stretch, what the joint adds. How the joint is made: Joint of a flat belt.
          */
         post: operations["calc_calc_belt_cut_length_calc_belt_cut_length_post"];
         delete?: never;
@@ -135,7 +135,7 @@ export interface paths {
         put?: never;
         /**
          * Joint of a flat belt
-         * @description How each joint is made, step by step, what it keeps of the belt's strength and what it needs.
+         * @description How each joint is made, step by step, what it keeps of the belt's strength and what it needs. How long to cut: Cut length of a flat belt.
          */
         post: operations["calc_calc_belt_joint_calc_belt_joint_post"];
         delete?: never;
@@ -275,7 +275,7 @@ export interface paths {
         put?: never;
         /**
          * Drive chain against the chain it drives
-         * @description Pitch growth of a dogged drive chain against the conveyor chain, and what it adds up to.
+         * @description Pitch growth of a drive chain against the chain it drives, of any pitch, and what it adds up to.
          */
         post: operations["calc_calc_chain_match_calc_chain_match_post"];
         delete?: never;
@@ -355,7 +355,7 @@ export interface paths {
         put?: never;
         /**
          * Worn chain
-         * @description Elongation from a measured length, the limit that applies, and what it does on the sprocket.
+         * @description Elongation from a measured length, the limit that applies, and what it does on the sprocket. Other pitches than roller chain: Drive chain against the chain it drives.
          */
         post: operations["calc_calc_chain_wear_calc_chain_wear_post"];
         delete?: never;
@@ -1160,6 +1160,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put a part on the shelf
+         * @description One part more, or more of one that is there.
+         */
+        post: operations["stock_put_part_stock_parts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/parts/{ident}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Count a part again
+         * @description How many there are now; none takes it off the list.
+         */
+        put: operations["stock_count_part_stock_parts__uuid_ident__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock/preview": {
         parameters: {
             query?: never;
@@ -1520,6 +1560,12 @@ export interface components {
              * @default false
              */
             joined?: boolean;
+            /**
+             * Odd
+             * @description one belt of the set that is not like the others: which and how
+             * @default null
+             */
+            odd?: string | null;
         };
         /** BeltJointRequest */
         BeltJointRequest: {
@@ -1581,6 +1627,12 @@ export interface components {
          * @description Two pulleys and either the centre distance or the length, all along the same line of the belt.
          */
         BeltLengthIn: {
+            /**
+             * Belt
+             * @description or the belt by what stands on it, such as B75; its length along the line is taken
+             * @default null
+             */
+            belt?: string | null;
             /**
              * Belt Length
              * @description belt length; leave open to get it
@@ -2036,6 +2088,8 @@ export interface components {
             example: {
                 [key: string]: unknown;
             };
+            /** First */
+            first: string[];
             /** Group */
             group: string;
             /** Input Schema */
@@ -2404,9 +2458,10 @@ export interface components {
             driven_length: number | string;
             /**
              * Engaged
-             * @description pitches of both that are engaged at once
+             * @description pitches of both that are engaged at once, counted where they run together
+             * @default null
              */
-            engaged: number;
+            engaged?: number | null;
             /**
              * Pitch
              * @description nominal pitch
@@ -2434,7 +2489,7 @@ export interface components {
             difference: components["schemas"]["Figure"];
             drive_growth: components["schemas"]["Figure"];
             driven_growth: components["schemas"]["Figure"];
-            mismatch: components["schemas"]["Figure"];
+            mismatch: components["schemas"]["Figure"] | null;
         };
         /** ChainMatchRequest */
         ChainMatchRequest: {
@@ -3098,6 +3153,38 @@ export interface components {
             order: string;
         };
         /**
+         * CountForm
+         * @description How many of a part there are.
+         */
+        CountForm: {
+            /**
+             * Count
+             * @description how many; none takes it off the list
+             */
+            count: number;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
          * CrownIn
          * @description A flat-belt pulley.
          */
@@ -3182,7 +3269,7 @@ export interface components {
         CutLengthIn: {
             /**
              * Centre Distance
-             * @description centre distance with the take-up a quarter out
+             * @description centre distance, take-up a quarter of its travel out
              * @default null
              */
             centre_distance?: (number | string) | null;
@@ -3234,6 +3321,18 @@ export interface components {
              * @default null
              */
             taped_length?: (number | string) | null;
+            /**
+             * Thickness
+             * @description belt thickness, by caliper: the lap of a glued joint goes with it
+             * @default null
+             */
+            thickness?: (number | string) | null;
+            /**
+             * Width
+             * @description belt width, for the lap of leather
+             * @default null
+             */
+            width?: (number | string) | null;
         };
         /**
          * CutLengthOut
@@ -3908,7 +4007,7 @@ export interface components {
             own_groove?: components["schemas"]["OwnGrooveIn"] | null;
             /**
              * Thread Pitch
-             * @description thread pitch of its hub
+             * @description thread pitch of its hub; 1/20 in is assumed
              * @default null
              */
             thread_pitch?: (number | string) | null;
@@ -3931,7 +4030,8 @@ export interface components {
             ][];
             /** Bottoms */
             bottoms: boolean;
-            flank_contact: components["schemas"]["Figure"];
+            /** @description only where the flanks lie on each other */
+            flank_contact: components["schemas"]["Figure"] | null;
             gap_below: components["schemas"]["Figure"];
             /** Groove */
             groove: [
@@ -4439,6 +4539,12 @@ export interface components {
         IdentifyOut: {
             /** Answer */
             answer: string;
+            /**
+             * Certain
+             * @description how far to trust the answer
+             * @enum {string}
+             */
+            certain: "sure" | "likely" | "guess";
             /** Fits The Measures */
             fits_the_measures: components["schemas"]["SeemsOut"][];
             /** Fits The Sheaves */
@@ -5389,6 +5495,63 @@ export interface components {
             lines: components["schemas"]["RatingLineOut"][];
         };
         /**
+         * PartForm
+         * @description One part, typed: what it is, its size as it stands on it or as measured, how many.
+         */
+        PartForm: {
+            /**
+             * Count
+             * @description how many
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Diameter
+             * @description which diameter that is
+             * @default outside
+             * @enum {string}
+             */
+            diameter?: "outside" | "effective" | "datum" | "pitch";
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Part
+             * @description belt or sheave
+             * @enum {string}
+             */
+            part: "belt" | "sheave";
+            /**
+             * Section
+             * @description groove of a sheave
+             * @default
+             */
+            section?: string;
+            /**
+             * Size
+             * @description marking of a belt, diameter of a sheave
+             */
+            size: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
          * RangeIn
          * @description A drive and the speeds that its driver runs at.
          */
@@ -5562,6 +5725,11 @@ export interface components {
             joined: number;
             /** Length Kind */
             length_kind: string;
+            /**
+             * Length Words
+             * @description the length as the marking counts it, with the person's units where they differ
+             */
+            length_words: string;
             outside_length: components["schemas"]["Figure"] | null;
             /** Section */
             section: string;
@@ -6368,7 +6536,7 @@ export interface components {
         };
         /**
          * StockLineOut
-         * @description A part on the shelf, or a line that will be one.
+         * @description A part on the shelf, or a line that will be one; ``id`` is None until it is kept.
          */
         StockLineOut: {
             /** Count */
@@ -6378,6 +6546,8 @@ export interface components {
             diameter: components["schemas"]["Figure"] | null;
             /** Diameter Kind */
             diameter_kind: string;
+            /** Id */
+            id: string | null;
             /** Line */
             line: number;
             /** Part */
@@ -14876,6 +15046,263 @@ export interface operations {
             };
             /** @description problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_put_part_stock_parts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_count_part_stock_parts__uuid_ident__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

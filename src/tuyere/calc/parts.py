@@ -65,9 +65,10 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
         notice(
             "caution",
             "assumed",
-            f"Service factor {value:g} is assumed.",
+            "Service factor {factor} is assumed.",
             "input.service_factor",
             "Choose the driver, the driven machine and the hours.",
+            factor=(value, "factor"),
         )
         source = Source("as given", origin="assumed", confidence="medium")
         return float(mark("service_factor", looked_up("K_s", value, "", source)))
@@ -82,9 +83,11 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
         notice(
             "caution",
             "assumed",
-            f"Service factor {factor:g} is assumed: a medium machine" + (", normal hours." if hours == 10.0 else "."),
+            "Service factor {factor} is assumed: "
+            + ("a medium machine, normal hours." if hours == 10.0 else "a medium machine."),
             "input.service_factor",
             "Choose the driver, the driven machine and the hours.",
+            factor=(factor, "factor"),
         )
         return factor
     try:

@@ -94,20 +94,30 @@ class Calculation(Generic[In, Out]):
     request_model: type[Request[In]]
     response_model: type[Response[Out]]
     search: bool
+    first: tuple[str, ...]
 
 
 CALCULATIONS: dict[str, Calculation[Any, Any]] = {}
 
 
 def calculation(
-    name: str, title: str, summary: str, source: str, example: dict[str, Any], search: bool = False
+    name: str,
+    title: str,
+    summary: str,
+    source: str,
+    example: dict[str, Any],
+    search: bool = False,
+    first: tuple[str, ...] = (),
 ) -> Callable[[Callable[[In, Frame], Out]], Callable[[In, Frame], Out]]:
-    """Register a calculation; its models are read from the function's annotations."""
+    """Register a calculation; its models are read from the function's annotations.
+
+    ``first`` names the fields of the result that the task is about; the first three of the model where none are named.
+    """
 
     def wrap(run: Callable[[In, Frame], Out]) -> Callable[[In, Frame], Out]:
         hints = run.__annotations__
-        first = next(iter(hints))
-        input_model: Any = hints[first]
+        taken = next(iter(hints))
+        input_model: Any = hints[taken]
         result_model: Any = hints["return"]
         stem = "".join(part.title() for part in name.split("-"))
         CALCULATIONS[name] = Calculation(
@@ -123,6 +133,7 @@ def calculation(
             create_model(f"{stem}Request", __base__=Request[input_model]),
             create_model(f"{stem}Response", __base__=Response[result_model]),
             search,
+            first or tuple(result_model.model_fields)[:3],
         )
         return run
 

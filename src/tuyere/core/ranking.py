@@ -80,7 +80,7 @@ def cost_of(parts: dict[str, Array], weights: dict[str, float]) -> Array:
 
 
 def kinds_of_answer(
-    f: Figures, cost: Array, same: Array | None = None, among: NDArray[np.bool_] | None = None
+    f: Figures, cost: Array, same: NDArray[np.int64] | None = None, among: NDArray[np.bool_] | None = None
 ) -> dict[int, list[str]]:
     """The drive of each kind, by its place in the arrays: {place: the kinds it is}.
 
@@ -110,7 +110,7 @@ def ordered(
     f: Figures,
     cost: Array,
     aside: Array | None = None,
-    same: Array | None = None,
+    same: NDArray[np.int64] | None = None,
     among: NDArray[np.bool_] | None = None,
     alike: bool = True,
 ) -> tuple[list[int], dict[int, list[str]]]:

@@ -13,12 +13,16 @@ from sqlmodel import Session, SQLModel, select
 
 from tuyere.calc.families.protocol import FAMILIES
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
+from tuyere.demo.shelf import SHELF
 from tuyere.demo.works import WORKS
+from tuyere.exchange.stock_csv import read_stock
 from tuyere.store.build_book import save_build
 from tuyere.store.drive_book import save_duty
 from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineCreate
+from tuyere.store.lists import replace
 from tuyere.store.machine_book import add_drive, add_machine
 from tuyere.store.machines import Machine
+from tuyere.store.stock import StockItem
 
 NAMESPACE = uuid.UUID("6f1f6e0c-6a52-4f7c-9a53-2f7d1b8f5b10")
 
@@ -113,6 +117,10 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
                 for no, b in enumerate(d.builds):
                     save_build(session, ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
             say(f"{m.tag} {m.name}")
+        replace(session, StockItem, [
+            StockItem(line=x.line, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
+                      diameter_kind=x.diameter_kind, quantity=x.count, created_by_name="N. Dray")
+            for x in read_stock(SHELF).lines])  # fmt: skip
     return len(WORKS)
 
 

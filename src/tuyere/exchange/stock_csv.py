@@ -9,7 +9,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from tuyere.calc.shop import read
+from tuyere.calc.shop import UnreadableNumber, read
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
@@ -45,11 +45,12 @@ class StockList:
 def read_stock(text: str, units: str = "us") -> StockList:
     """Read a list; bare sizes are inches or millimetres by ``units``. Raises InputError when there is no header."""
     return StockList(
-        *read_lines(text, COLUMNS, (("part",), ("size",)), lambda number, given: _line(number, given, units))
+        *read_lines(text, COLUMNS, (("part",), ("size",)), lambda number, given: read_part(number, given, units))
     )
 
 
-def _line(number: int, given: dict[str, str], units: str) -> StockLine:
+def read_part(number: int, given: dict[str, str], units: str) -> StockLine:
+    """One part by the names of the columns; ``number`` is where it stands. Raises InputError beside the column."""
     part, size = given.get("part", "").lower(), given.get("size", "")
     text = given.get("count", "") or "1"
     if not (text.isdecimal() and len(text) <= 6) or not 0 < int(text) <= 100_000:
@@ -59,7 +60,10 @@ def _line(number: int, given: dict[str, str], units: str) -> StockLine:
             made = belt(size, "size")
             return StockLine(number, "belt", made.section.name, made.designation, None, "", int(text))
         if part in ("sheave", "pulley"):
-            mm = read(size, "length", units)
+            try:
+                mm = read(size, "length", units)
+            except UnreadableNumber as e:
+                raise InputError("size", size, e.why, e.allowed) from e
             kind = given.get("diameter", "").lower() or "outside"
             typed = given.get("section", "")
             groove = GROOVE_OF.get(typed.upper(), typed)

@@ -27,6 +27,7 @@ class CalcLine(Answer):
     source: str
     group: str
     example: dict[str, Any]
+    first: list[str]
     input_schema: dict[str, Any]
 
 
@@ -94,6 +95,7 @@ def calc_list() -> Response:
                     source=c.source,
                     group=c.group,
                     example=c.example,
+                    first=list(c.first),
                     input_schema=c.input_model.model_json_schema(),
                 )
                 for c in CALCULATIONS.values()

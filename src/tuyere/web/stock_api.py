@@ -2,23 +2,33 @@
 
 from __future__ import annotations
 
+import uuid
+from typing import Annotated, Literal
+
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
+from pydantic import Field
+from sqlmodel import Session
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.families.v_belt.parts import Kind
 from tuyere.calc.frame import Frame
-from tuyere.exchange.stock_csv import StockLine, StockList, read_stock
-from tuyere.store.lists import current, replace
+from tuyere.calc.parts import Text, Whole
+from tuyere.calc.registry import Units
+from tuyere.exchange.stock_csv import StockLine, StockList, read_part, read_stock
+from tuyere.store.forms import Operation
+from tuyere.store.lists import count_again, current, put_by, replace
 from tuyere.store.stock import StockItem
-from tuyere.web.common import InUnitsQuery, answer, documented, saved, session
+from tuyere.web.common import ById, InUnitsQuery, answer, documented, saved, session
 from tuyere.web.list_text import ListText, WrongLineOut, refuse_wrong, wrong_out
 
 api = APIBlueprint("stock", __name__, url_prefix="/api", abp_tags=[Tag(name="stock")])
 
 
 class StockLineOut(Answer):
-    """A part on the shelf, or a line that will be one."""
+    """A part on the shelf, or a line that will be one; ``id`` is None until it is kept."""
 
+    id: uuid.UUID | None
     line: int
     part: str
     section: str
@@ -26,6 +36,24 @@ class StockLineOut(Answer):
     diameter: Figure | None
     diameter_kind: str
     count: int
+
+
+class PartForm(Operation):
+    """One part, typed: what it is, its size as it stands on it or as measured, how many."""
+
+    units: Units = "us"
+    part: Literal["belt", "sheave"] = Field(description="belt or sheave")
+    section: Annotated[Text, Field(description="groove of a sheave")] = ""
+    size: Annotated[Text, Field(min_length=1, description="marking of a belt, diameter of a sheave")]
+    diameter: Kind = Field(default="outside", description="which diameter that is")
+    count: Annotated[Whole, Field(ge=1, le=100_000)] = Field(default=1, description="how many")
+
+
+class CountForm(Operation):
+    """How many of a part there are."""
+
+    units: Units = "us"
+    count: Annotated[Whole, Field(ge=0, le=100_000)] = Field(description="how many; none takes it off the list")
 
 
 class StockPreview(Answer):
@@ -41,9 +69,10 @@ class Shelf(Answer):
     lines: list[StockLineOut]
 
 
-def _line(x: StockLine, units: str) -> StockLineOut:
+def _line(x: StockLine, units: str, ident: uuid.UUID | None = None) -> StockLineOut:
     diameter = None if x.diameter_mm is None else Frame(units, "").figure(x.diameter_mm, "length", "size")
     return StockLineOut(
+        id=ident,
         line=x.line,
         part=x.part,
         section=x.section,
@@ -56,6 +85,10 @@ def _line(x: StockLine, units: str) -> StockLineOut:
 
 def _kept(x: StockItem) -> StockLine:
     return StockLine(x.line, x.part, x.section, x.designation, x.diameter_mm, x.diameter_kind, x.quantity)
+
+
+def _shelf(s: Session, units: str) -> Shelf:
+    return Shelf(lines=[_line(_kept(x), units, x.id) for x in current(s, StockItem)])
 
 
 def _preview(read: StockList, units: str) -> StockPreview:
@@ -76,11 +109,47 @@ def keep_stock(body: ListText) -> Response:
     refuse_wrong(read.wrong, body)
     items = [StockItem(line=x.line, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
                        diameter_kind=x.diameter_kind, quantity=x.count, created_by_name=body.created_by_name) for x in read.lines]  # fmt: skip
-    return saved(body, lambda s: Shelf(lines=[_line(_kept(x), body.units) for x in replace(s, StockItem, items)]))
+
+    def work(s: Session) -> Shelf:
+        replace(s, StockItem, items)
+        return _shelf(s, body.units)
+
+    return saved(body, work)
+
+
+@api.post("/stock/parts", summary="Put a part on the shelf", responses=documented(Shelf))
+def put_part(body: PartForm) -> Response:
+    """One part more, or more of one that is there."""
+    given = {
+        "part": body.part,
+        "section": body.section,
+        "size": body.size,
+        "diameter": body.diameter,
+        "count": str(body.count),
+    }
+    x = read_part(1, given, body.units)
+
+    def work(s: Session) -> Shelf:
+        put_by(s, StockItem(line=1, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
+                            diameter_kind=x.diameter_kind, quantity=x.count, created_by_name=body.created_by_name))  # fmt: skip
+        return _shelf(s, body.units)
+
+    return saved(body, work)
+
+
+@api.put("/stock/parts/<uuid:ident>", summary="Count a part again", responses=documented(Shelf, 404))
+def count_part(path: ById, body: CountForm) -> Response:
+    """How many there are now; none takes it off the list."""
+
+    def work(s: Session) -> Shelf:
+        count_again(s, path.ident, body.count)
+        return _shelf(s, body.units)
+
+    return saved(body, work)
 
 
 @api.get("/stock", summary="The shelf", responses=documented(Shelf))
 def stock(query: InUnitsQuery) -> Response:
     """What is there."""
     with session() as s:
-        return answer(Shelf(lines=[_line(_kept(x), query.units) for x in current(s, StockItem)]))
+        return answer(_shelf(s, query.units))

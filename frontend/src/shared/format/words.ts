@@ -16,3 +16,9 @@ export function shortDate(iso: string): string {
   const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
   return `${d.getDate()} ${months[d.getMonth()]} ${d.getFullYear()}`
 }
+
+/** A key of the interface in words: `lap-leather` reads as lap leather. */
+export const keyWords = (key: string): string => (/^[a-z0-9]+([-_][a-z0-9]+)+$/.test(key) ? key.replace(/[-_]/g, ' ') : key)
+
+/** A count with its word: 1 line, 2 lines. */
+export const counted = (n: number, word: string): string => `${n.toLocaleString('en-US')} ${word}${n === 1 ? '' : 's'}`

@@ -2,9 +2,9 @@
 import { computed } from 'vue'
 
 import type { Band, Figure } from '@/api/types'
-import { plainName } from '@/shared/format/words'
+import { keyWords, plainName } from '@/shared/format/words'
 
-const props = defineProps<{ result: Record<string, unknown> }>()
+const props = defineProps<{ result: Record<string, unknown>; first?: string[] }>()
 const emit = defineEmits<{ how: [step: string, title: string] }>()
 
 const isFigure = (x: unknown): x is Figure => typeof x === 'object' && x !== null && 'shown' in x && 'value' in x
@@ -13,30 +13,79 @@ const isBand = (x: unknown): x is Band => typeof x === 'object' && x !== null &&
 const rows = computed(() =>
   Object.entries(props.result).flatMap(([key, x]) => {
     const name = plainName(key)
+    // A key beside its own name says nothing.
+    if (key === 'joint' && 'name' in props.result) return []
     if (isFigure(x)) return [{ key, name, shown: x.shown, per: x.per, step: x.step }]
     if (isBand(x)) return [{ key, name, shown: x.shown, per: x.per, step: x.low.step }]
     if (typeof x === 'string' || typeof x === 'boolean')
-      return [{ key, name, shown: x === true ? 'yes' : x === false ? 'no' : x.replaceAll('_', ' '), per: null, step: null }]
+      return [{ key, name, shown: x === true ? 'yes' : x === false ? 'no' : keyWords(x), per: null, step: null }]
     return []
   }),
 )
+// The few that the task was about stand first; a long list of others is opened by who wants it.
+const LONG = 9
+const main = computed(() => (props.first?.length && rows.value.length > LONG ? props.first.flatMap((k) => rows.value.find((r) => r.key === k) ?? []) : []))
+const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
 </script>
 
 <template>
-  <table>
-    <tbody>
-      <tr v-for="r in rows" :key="r.key">
-        <th scope="row">{{ r.name }}</th>
-        <td class="figure" :class="{ words: r.shown.length > 18 }">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></td>
-        <td class="ask">
-          <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <div>
+    <dl v-if="main.length" class="main">
+      <div v-for="r in main" :key="r.key">
+        <dt>{{ r.name }}</dt>
+        <dd class="figure">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></dd>
+        <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+      </div>
+    </dl>
+    <component :is="main.length ? 'details' : 'div'">
+      <summary v-if="main.length">The other {{ others.length }} figures</summary>
+      <table>
+        <tbody>
+          <tr v-for="r in others" :key="r.key">
+            <th scope="row">{{ r.name }}</th>
+            <td class="figure" :class="{ words: r.shown.length > 18 }">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></td>
+            <td class="ask">
+              <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </component>
+  </div>
 </template>
 
 <style scoped>
+.main {
+  margin: 0 0 8px;
+  display: grid;
+  gap: 2px;
+}
+.main div {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 54px;
+  align-items: center;
+  border-bottom: 2px dotted var(--line);
+}
+.main dt,
+.main dd {
+  grid-column: 1;
+  margin: 0;
+}
+.main dd {
+  font-size: 28px;
+  line-height: 1.15;
+}
+.main .ask-how {
+  grid-column: 2;
+  grid-row: 1 / 3;
+}
+summary {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  color: var(--touch);
+  cursor: pointer;
+}
 table {
   width: 100%;
   border-collapse: collapse;

@@ -3,7 +3,8 @@ import { computed } from 'vue'
 
 import type { Notice } from '@/api/types'
 
-const props = defineProps<{ notices: Notice[] }>()
+const props = defineProps<{ notices: Notice[]; replaceable?: boolean }>()
+const emit = defineEmits<{ replace: [path: string] }>()
 // Assumptions share one line, so that they never push the answer out of sight.
 const isAssumption = (n: Notice) => n.code.endsWith('assumed')
 const assumptions = computed(() => props.notices.filter(isAssumption))
@@ -19,7 +20,11 @@ const words = { info: 'Note', caution: 'Caution', danger: 'Danger' } as const
       <strong>{{ words[n.level] }} · {{ n.text }}</strong> {{ n.action }}
     </li>
     <li v-if="assumptions.length" class="caution">
-      <strong>Assumed · </strong>{{ assumptions.map((n) => n.text).join(' ') }}
+      <strong>Assumed · </strong>
+      <template v-if="!replaceable">{{ assumptions.map((n) => n.text).join(' ') }}</template>
+      <span v-for="n in replaceable ? assumptions : []" :key="n.code + n.text" class="assumption">
+        {{ n.text }} <button v-if="n.path" type="button" class="plain replace" @click="emit('replace', n.path)">{{ n.action.replace(/\.$/, '') || 'Say it' }}</button>
+      </span>
     </li>
   </ul>
 </template>
@@ -52,5 +57,14 @@ li strong {
 }
 .info strong {
   font-weight: 400;
+}
+.assumption {
+  display: block;
+}
+.replace {
+  color: var(--touch);
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  min-height: 44px;
 }
 </style>

@@ -17,6 +17,7 @@ from tuyere.calc.families.offers import (
 from tuyere.calc.families.protocol import Family, Offer, families
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
+from tuyere.core.notices import Notice, collected_notices, notice
 from tuyere.core.ranking import LEAST_SPARE, MOST_SPARE
 
 Question = Literal["step", "slips", "clean", "oil", "wet", "heat", "dust", "static", "reversing", "stops"]
@@ -95,6 +96,28 @@ def _why_nothing(offer: Offer) -> str:
     return f"Nothing standard does this: of {offer.considered:,} combinations the last {count:,} fell at {limit}."
 
 
+def _say_once(heard: list[tuple[str, Notice]]) -> None:
+    """What the families said, each thing once: factors that were assumed stand in one sentence, by family."""
+    factors: dict[str, tuple[float, str]] = {}
+    words = []
+    for title, n in heard:
+        if n.code == "assumed" and "factor" in n.quantities:
+            name = f"f{len(factors)}"
+            factors[name] = n.quantities["factor"]
+            words.append(f"{title} {{{name}}}")
+            why = n
+        else:
+            notice(n.level, n.code, n.text, n.path, n.action, **n.quantities)
+    if not words:
+        return
+    if len({v for v, _ in factors.values()}) == 1:
+        notice(why.level, why.code, why.text, why.path, why.action, **why.quantities)
+        return
+    after = why.text.partition(":")[2]
+    notice("caution", "assumed", "Service factors are assumed, each family by its own table: " + ", ".join(words) + (f";{after}" if after else "."),
+           why.path, why.action, **factors)  # fmt: skip
+
+
 @calculation("drive-compare", "Which kind of drive?",
              "One duty answered by V-belts, roller chain, synchronous and flat belts side by side, each sized by its own method.",
              "the method of each family; manners: common practice", {"units": "us", "input": {
@@ -105,10 +128,13 @@ def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
     wanted = wanted_of(given, frame.basis, {"series": given.series})
     days = days_of(given)
     out = []
+    heard: list[tuple[str, Notice]] = []
     for family in families():
         manners = _manners(family, list(given.asked))
         refused = [m for m in manners if m.asked and m.verdict == "no"]
-        offer = family.offer(wanted, frame, given.keep)
+        with collected_notices() as said:
+            offer = family.offer(wanted, frame, given.keep)
+        heard += [(family.title, n) for n in said]
         reason = (
             f"You asked: {ASKED[refused[0].key]}. {refused[0].words}"
             if refused
@@ -122,6 +148,7 @@ def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
             missing=offer.missing, considered=offer.considered, accepted=offer.accepted,
             options=[] if refused else [option_out(o, family, given, days, frame) for o in offer.options],
             rejected=fell_out(offer), manners=manners))  # fmt: skip
+    _say_once(heard)
     out.sort(key=lambda f: f.verdict == "no")
     return CompareOut(
         considered=sum(f.considered for f in out), families=out,

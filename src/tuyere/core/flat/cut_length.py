@@ -6,11 +6,15 @@ from dataclasses import dataclass
 
 from tuyere.core.errors import InputError
 from tuyere.core.flat.formulas import cut_short_length, relative_shortening
+from tuyere.core.flat.joints import lap_range_mm
 from tuyere.core.geometry.two_pulleys import TwoPulleys, work_two_pulleys
 from tuyere.core.notices import notice
 from tuyere.core.steps import looked_up, mark
 from tuyere.core.tables import table
+from tuyere.core.units import MM_PER_IN
 
+# The one word on where the take-up stands, for this card and for the joints' own.
+TAKE_UP = "Take-up at its shortest and then a quarter of its travel out, shafts aligned, before the path is taped."
 LAPPED = ("lap-leather", "lap-polyamide", "instrument")
 
 
@@ -28,7 +32,8 @@ class CutLength:
 
 
 def work_cut_length(material: str, joint: str, taped_mm: float | None, driver_mm: float | None, driven_mm: float | None,
-                    centre_mm: float | None, crossed: bool, lap_mm: float, gap_mm: float) -> CutLength:  # fmt: skip
+                    centre_mm: float | None, crossed: bool, lap_mm: float, gap_mm: float,
+                    thickness_mm: float | None = None, width_mm: float | None = None) -> CutLength:  # fmt: skip
     """Length to cut. Give the taped length, or both pulleys and the centres.
 
     Raises InputError for half a geometry, an unknown material, a lap on a joint that has none or none
@@ -55,8 +60,17 @@ def work_cut_length(material: str, joint: str, taped_mm: float | None, driver_mm
         row = t.row(key=material)
     except KeyError as e:
         raise InputError("material", material, "not in the table", " ".join(str(k) for k in t.column("key"))) from e
+    usual = None if thickness_mm is None else lap_range_mm(joint, thickness_mm, width_mm or 4 * MM_PER_IN)
     if joint in LAPPED and lap_mm <= 0:
-        raise InputError("lap", lap_mm, "a lapped joint needs its lap length", "see the joint's card for how long")
+        if usual is None:
+            raise InputError(
+                "lap", lap_mm, "a lapped joint needs its lap length", "the lap, or the belt's thickness to work it from"
+            )
+        lap_mm = usual[1]
+        notice("info", "lap-assumed", "The joint's usual lap of {lap} is taken.", "input.lap", lap=(lap_mm, "length"))
+    elif usual is not None and not 0.75 * usual[0] <= lap_mm <= 1.5 * usual[1]:
+        raise InputError("lap", lap_mm, "not a lap for this joint and thickness", "{low} to {high}, as on the joint's card",
+                         low=(usual[0], "length"), high=(usual[1], "length"))  # fmt: skip
     if joint not in LAPPED and lap_mm > 0:
         raise InputError("lap", lap_mm, "only a lapped joint has a lap", "leave it open")
     source = t.source_of(str(row["confidence"]))
@@ -70,7 +84,7 @@ def work_cut_length(material: str, joint: str, taped_mm: float | None, driver_mm
     notice(
         "info",
         "take-up",
-        "Set the take-up at its shortest and a quarter of its travel out, aligned, before taping the path.",
+        TAKE_UP,
         "input.taped_length",
     )
     return CutLength(loop, shortened, lap_mm, cut, ends[0], ends[1], pulleys)

@@ -9,7 +9,7 @@ _LACED = "Run it by hand a full turn: the joint passes flat over both pulleys an
 
 STEPS: dict[str, tuple[str, ...]] = {
     "hooks": (
-        "Take-up at its shortest, tape the path, cut to the length of the cut-length card.",
+        "Take-up at its shortest and a quarter of its travel out, tape the path, cut to the length of the cut-length card.",
         SQUARE,
         "Measure the thickness with a caliper and take hooks made for that band.",
         "Card of hooks in the middle of the press, belt end hard against the pins, hooks no wider than the belt.",
@@ -19,7 +19,7 @@ STEPS: dict[str, tuple[str, ...]] = {
         _LACED,
     ),
     "hooks-hand": (
-        "Take-up at its shortest, tape the path, cut to length.",
+        "Take-up at its shortest and a quarter of its travel out, tape the path, cut to length.",
         SQUARE,
         "Lay both ends butted on a hardwood block; mark the hook line straight across.",
         "Drive each hook square through both ends, evenly spaced from the middle outwards.",
@@ -27,7 +27,7 @@ STEPS: dict[str, tuple[str, ...]] = {
         "Short-lived and weak: write it down as temporary and plan a better joint.",
     ),
     "rawhide": (
-        "Take-up at its shortest, tape the path, cut to length.",
+        "Take-up at its shortest and a quarter of its travel out, tape the path, cut to length.",
         SQUARE,
         "Punch holes 3/8 in from the end, two rows staggered, 1/2 to 3/4 in apart, the same number in both ends; small holes keep the strength.",
         "Lace 1/4 to 5/16 in wide: begin in the middle, both halves out to the edges and back.",
@@ -36,7 +36,7 @@ STEPS: dict[str, tuple[str, ...]] = {
         _LACED,
     ),
     "plates": (
-        "Take-up at its shortest, tape the path, cut to length.",
+        "Take-up at its shortest and a quarter of its travel out, tape the path, cut to length.",
         SQUARE,
         "Punch with the template, the row of plates centred on the belt.",
         "Plates with their smooth side to the pulleys, sunk flush; tighten from the middle outwards.",
@@ -45,7 +45,7 @@ STEPS: dict[str, tuple[str, ...]] = {
     ),
     "lap-leather": (
         "Stretch the leather before measuring: hang it weighted, or run it clamped for some hours.",
-        "Take-up at its shortest, tape the path, add the lap, take off the cut-short share.",
+        "Take-up at its shortest and a quarter of its travel out, tape the path, add the lap, take off the cut-short share.",
         "Skive one end on the grain side, the other on the flesh side, over the whole lap, to a feather edge.",
         "Lay the laps together dry: same thickness as the belt all along, edges in one line on a straightedge.",
         "Scrape both faces, coat both with belt cement, let it grip as the label says.",
@@ -70,7 +70,8 @@ STEPS: dict[str, tuple[str, ...]] = {
         "Bend it double both ways and pull: a bad weld opens now rather than on the machine.",
     ),
     "instrument": (
-        "Take the old belt off whole, or tape the path with a thread; lay the take-up at its shortest.",
+        "Stretch the new leather before measuring: hang it with a small weight for some hours, or it slackens in a day.",
+        "Take the old belt off whole, or tape the path with a thread; take-up at its shortest and a quarter of its travel out.",
         "Cut square, add the lap, take off the cut-short share: on a short belt a millimetre counts.",
         "Skive the two ends on opposite faces with a razor on a flat block, to nothing.",
         "Glue with leather cement, edges against a rule, press under a weight until it is through.",

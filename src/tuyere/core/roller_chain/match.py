@@ -19,12 +19,12 @@ class Match:
     drive_percent: float
     driven_percent: float
     difference_percent: float
-    mismatch_mm: float
+    mismatch_mm: float | None
     advice: str
 
 
 def work_match(
-    pitch_mm: float, pitches: int, drive_mm: float, driven_mm: float, engaged: int, room_mm: float | None
+    pitch_mm: float, pitches: int, drive_mm: float, driven_mm: float, engaged: int | None, room_mm: float | None
 ) -> Match:
     """Compare two chains of one pitch, measured over the same pitches. Raises InputError for lengths that are no such chain.
 
@@ -43,10 +43,17 @@ def work_match(
     drive = float(mark("drive_growth", elongation_centres(drive_mm, float(pitches), pitch_mm)))
     driven = float(mark("driven_growth", elongation_centres(driven_mm, float(pitches), pitch_mm)))
     apart = float(mark("difference", pitch_difference(drive_mm, driven_mm)))
-    mismatch = float(mark("mismatch", dog_mismatch(apart, pitch_mm, float(engaged))))
+    mismatch = None if engaged is None else float(mark("mismatch", dog_mismatch(apart, pitch_mm, float(engaged))))
     worn = max(drive, driven) > WORN_PERCENT
-    jams = room_mm is not None and abs(mismatch) > room_mm
-    if room_mm is None:
+    jams = room_mm is not None and mismatch is not None and abs(mismatch) > room_mm
+    if mismatch is None:
+        notice(
+            "info",
+            "engaged-open",
+            "What the difference adds up to follows from the pitches engaged at once: count them where both run together.",
+            "input.engaged",
+        )
+    elif room_mm is None:
         notice(
             "caution",
             "room-assumed",

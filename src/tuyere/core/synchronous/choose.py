@@ -229,7 +229,7 @@ def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
         parts=np.full(len(rows), 3.0),
         large_mm=r["largest"],
         width_mm=c["b_s"],
-        weight_kg=pulleys_weight(*outside, c["face"], c["p_b"]).plus(r["mass"]).middle_kg,
+        weight_kg=pulleys_weight(outside[0], outside[1], c["face"], c["p_b"]).plus(r["mass"]).middle_kg,
         shaft_load_n=r["hub"],
         error_percent=r["error"],
         spare_percent=100 * (r["power"] / r["design"] - 1),

@@ -153,6 +153,11 @@ DISHED = (
     "The groove is dished more than 1/32 in a side: a new belt in it dies early.",
     "A new sheave; a worn belt in it can run until then.",
 )
+OPENED_TOO_FAR = (
+    "refused",
+    "Opened so far it touches the bottom: no wedging there.",
+    "Close the sheave by a turn or more, or use another fixed sheave.",
+)
 DEEP = "It sits over 1/16 in deeper than it should: belt or groove worn, or the wrong section."
 PROUD = (
     "refused",
@@ -231,7 +236,13 @@ def work_fit(
         if rim is not None:
             proper = outside_mm - rim
     worn_belt = BeltProfile(of.section, of.family, of.construction, float(width), of.depth_mm, of.groove)
-    verdict, reason, instead = _judge(worn_belt, groove, top - should, bottoms, groove_dish_mm, belt_worn_mm)
+    # An opened sheave lets its belt down on purpose: that depth is no wear.
+    lowered = (wide - groove.width_mm - 2 * groove_dish_mm) / 2 / tan(radians(groove.angle_deg / 2))
+    verdict, reason, instead = _judge(worn_belt, groove, top - should - lowered, bottoms, groove_dish_mm, belt_worn_mm)
+    if opened_mm > 0 and bottoms and groove_dish_mm == 0 and belt_worn_mm == 0:
+        verdict, reason, instead = OPENED_TOO_FAR
+    elif opened_mm > 0 and verdict == "right":
+        reason = "It drives on its flanks, lower by what the sheave is opened."
     if verdict != "right":
         notice("danger" if verdict == "refused" else "caution", "fit-" + verdict, reason, "input.belt", instead)
     if {of.groove, groove.section} in ALIKE and of.groove != groove.section:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import exp
+from math import exp, pi
 
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length
@@ -12,6 +12,7 @@ from tuyere.core.steps import quiet
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.vbelt.belts import belt_of, length_mm_of, standard_numbers
+from tuyere.core.vbelt.groove_fit import USUAL_MM, belt_profile, pitch_under_top
 from tuyere.core.vbelt.sections import belt_groove, sections
 
 # How far a used belt's caliper reading strays: common practice, no source.
@@ -47,6 +48,13 @@ def _lengths(section: str, family: str) -> list[tuple[str, float]]:
     """(designation, outside length in mm) of the standard belts of a section; light-duty belts come in half inches."""
     if family == "light duty":
         return [(f"{section}{n}", n / 10 * MM_PER_IN) for n in range(120, 1001, 5)]
+    of = sections().get(section)
+    if of is not None and of.metric:
+        with quiet():
+            above = pitch_under_top(belt_profile(section), USUAL_MM) or 0.0
+            made = [belt_of(of, number) for number in standard_numbers(of)]
+        # A metric belt counts its datum length; its outside lies further out all the way round.
+        return [(b.designation, length_mm_of(b) + 2 * pi * above) for b in made]
     groove = section.removesuffix("X")
     add = table("length_conventions").select(section=section)
     out = []

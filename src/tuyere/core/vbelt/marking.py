@@ -83,6 +83,7 @@ def _metric(prefix: str, letter: str, length: int) -> Reading:
     cogged = prefix == "XP"
     name = f"SP{letter} {length}" + (" cogged" if cogged else "")
     words = f"metric wedge SP{letter}{', cogged' if cogged else ''}; {length} is the datum length in mm"
+    words += ". A wedge belt, deeper than a classical one, for its own grooves"
     return Reading(
         name,
         f"SP{letter}" if not cogged else f"XP{letter}",
@@ -201,10 +202,10 @@ def _one(text: str, joined: int) -> list[Reading]:
     if m := CLASSICAL_MM.match(text):
         return [_classical_mm(m[1] or m[3], int(n)) for n in _digits(m[2] or m[4], None)]
     if m := NARROW.match(text):
-        groove = f"{m[1]}V"
-        if m[2] and m[1] == "8":
+        groove, section, number = f"{m[1]}V", f"{m[1]}V{m[2]}", m[3]
+        if section == "8VX":
             return []
-        return _listed_first(groove, m[3], lambda n: _narrow(groove + m[2], int(n), joined))
+        return _listed_first(groove, number, lambda n: _narrow(section, int(n), joined))
     if m := LIGHT.match(text):
         return [_light(f"{m[1]}L", n) for n in _digits(m[2], None) if len(n) >= 3]
     if m := METRIC.match(text):

@@ -4,7 +4,7 @@ import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt } from '@/shared/format/faults'
-import { plainName, wheelName } from '@/shared/format/words'
+import { keyWords, plainName, wheelName } from '@/shared/format/words'
 import { useChoices } from '@/shared/state/choices'
 import { useSettings } from '@/shared/state/settings'
 
@@ -14,7 +14,7 @@ defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
 const choices = useChoices()
-const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name)) + (f.needed ? '' : ', if known')
+const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name)) + (f.needed ? ' ●' : '')
 // What only repeats the label is no help.
 const says = (f: Field) => f.help.trim().toLowerCase() !== plainName(f.name).toLowerCase() && f.help
 const set = (path: string, v: string | boolean | undefined) => (typed.value = { ...typed.value, [path]: v })
@@ -43,7 +43,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           v-else-if="f.form === 'choice'"
           :model-value="text(f.path) || undefined"
           :label="label(f)"
-          :choices="f.options.map((key) => ({ key, name: key, group: '' }))"
+          :choices="f.options.map((key) => ({ key, name: keyWords(key), group: '' }))"
           clearable
           :fault="faultAt(problem, 'input.' + f.path)"
           @update:model-value="set(f.path, $event)"

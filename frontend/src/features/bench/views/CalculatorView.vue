@@ -124,9 +124,9 @@ watch(
             <div v-if="answer.elevation && frame" class="sheet"><svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale"><ElevationDrawing :elevation="answer.elevation" :frame="frame" /></svg></div>
             <CrossSection v-if="name === 'groove-fit'" :groove="answer.result.groove as never" :belt="answer.result.belt as never" :verdict="String(answer.result.verdict)" />
             <NoticeList :notices="answer.notices" />
-            <div class="sheet form"><FigureTable :result="answer.result" @how="(s: string, t: string) => (how = { step: s, title: t })" /></div>
+            <div class="sheet form"><FigureTable :result="answer.result" :first="calc.first" @how="(s: string, t: string) => (how = { step: s, title: t })" /></div>
           </template>
-          <p v-else class="dim">The answer stands here. An empty field is left open or assumed, and said so.</p>
+          <p v-else class="dim">The answer stands here. Fields with ● are needed; what stays empty is left open or assumed, and said so.</p>
         </section>
       </div>
       <RecordTables v-if="answer" :result="answer.result" :skip="['options', 'families', 'rejected']" />

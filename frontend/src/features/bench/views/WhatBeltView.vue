@@ -113,7 +113,7 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
     </form>
     <FormerAnswer v-if="former">{{ former.result.answer }}</FormerAnswer>
     <section v-if="answer" ref="found" tabindex="-1" class="sheet block" role="status">
-      <p class="label">Most likely</p>
+      <p class="label">{{ { sure: 'It is', likely: 'Most likely', guess: 'No more than a guess' }[answer.result.certain] }}</p>
       <p class="big figure">{{ answer.result.answer }}</p>
       <p v-if="answer.result.may_be && f.way !== 'tape' && answer.result.may_be !== answer.result.answer"><b>May as well be:</b> {{ answer.result.may_be }}</p>
       <p v-if="answer.result.to_tell_apart && !answer.result.to_tell_apart.startsWith('Nothing more')"><b>To tell them apart:</b> {{ answer.result.to_tell_apart }}</p>
@@ -121,13 +121,15 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       <div v-if="answer.result.readings.length" class="scroll">
         <table class="lines">
           <thead>
-            <tr><th scope="col">It may say</th><th scope="col">Which is</th><th scope="col" class="n">Length</th><th scope="col">Sure</th></tr>
+            <tr><th scope="col">It may say</th><th scope="col">Which is</th><th scope="col" class="n">Length</th><th scope="col" class="n">Inside</th><th scope="col" class="n">Outside</th><th scope="col">Sure</th></tr>
           </thead>
           <tbody>
             <tr v-for="r in answer.result.readings" :key="r.designation + r.words">
               <td class="figure">{{ r.designation }}</td>
               <td>{{ r.words }}</td>
-              <td class="n">{{ r.belt_length ? `${r.belt_length.shown} ${r.length_kind}` : (r.outside_length?.shown ?? '') }}</td>
+              <td class="n">{{ r.length_words }}</td>
+              <td class="n">{{ r.inside_length?.shown ?? '' }}</td>
+              <td class="n">{{ r.outside_length?.shown ?? '' }}</td>
               <td>{{ r.sure }}</td>
             </tr>
           </tbody>

@@ -15,7 +15,7 @@ import MannerTable from './MannerTable.vue'
 
 // One duty, every family: the best few of each drawn at one scale, then side by side.
 const props = defineProps<{ answer: CompareAnswer; picked: string; today?: Sheet | null }>()
-const emit = defineEmits<{ pick: [picked: Picked] }>()
+const emit = defineEmits<{ pick: [picked: Picked]; replace: [path: string] }>()
 const settings = useSettings()
 const worked = ref<DriveAnswer>()
 const open = ref(false)
@@ -48,7 +48,7 @@ async function work(o: FamilyOption) {
     <p>
       {{ answer.result.considered.toLocaleString('en-US') }} combinations tried. Drawn at one scale. <span class="dim">{{ answer.result.order }}</span>
     </p>
-    <NoticeList :notices="answer.notices" />
+    <NoticeList :notices="answer.notices" replaceable @replace="(p: string) => emit('replace', p)" />
     <section v-for="f in families" :key="f.key" class="sheet family" :class="f.verdict" :aria-label="f.title">
       <header>
         <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
@@ -20,7 +20,7 @@ import BeltSearch from '../components/BeltSearch.vue'
 import FamilyBoard from '../components/FamilyBoard.vue'
 import QuestionsFieldset from '../components/QuestionsFieldset.vue'
 import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '../logic/duty'
-import { compareInput, type Question } from '../logic/questions'
+import { compareInput, questions, type Question } from '../logic/questions'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
@@ -43,6 +43,22 @@ const { value: target, forget: forgetTarget } = useKept('choose.target', () => (
 }))
 const saving = ref<Problem | null>(null)
 
+const asking = ref(true)
+const question = ref<HTMLElement>()
+/** The question in one line, as it was typed. */
+const summary = computed(() => {
+  const d = duty.value
+  const apart = d.centre.trim() ? `${d.centre} apart` : ''
+  return [d.power, `${d.driver_speed} to ${d.driven_speed} rpm`, apart, ...asked.value.map((q) => questions.find((x) => x.key === q)?.words.toLowerCase() ?? '')].filter(Boolean).join(', ')
+})
+/** Open the question again, at a field where one is named. */
+async function open(path: string) {
+  asking.value = true
+  await nextTick()
+  const at = path ? question.value?.querySelector<HTMLElement>(`[data-path="${path}"]`) : question.value
+  at?.scrollIntoView({ block: 'center' })
+  at?.querySelector<HTMLElement>('input, button')?.focus()
+}
 async function search() {
   // A part that stays is a V-belt part: then only V-belts are searched.
   if (belts.value?.anything) {
@@ -53,6 +69,8 @@ async function search() {
   pickedKey.value = ''
   const input = { ...compareInput(duty.value, asked.value), series: settings.units === 'us' ? ('inch' as const) : ('all' as const) }
   await ask(() => attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input } })))
+  // Once it is answered the answer comes first: the question folds into one line.
+  if (board.value) asking.value = false
 }
 async function pick(p: Picked, key: string) {
   picked.value = p
@@ -123,7 +141,7 @@ onMounted(async () => {
 <template>
   <main class="page">
     <h1>Choose a drive</h1>
-    <form class="sheet duty" @submit.prevent="search">
+    <form v-show="asking || !board" ref="question" class="sheet duty" @submit.prevent="search">
       <DutyFieldset v-model="duty" :problem="problem" />
       <QuestionsFieldset v-model="asked" />
       <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor'])" />
@@ -131,6 +149,10 @@ onMounted(async () => {
         <el-button type="primary" native-type="submit" :loading="busy">{{ busy ? 'Searching every standard drive…' : 'Find drives' }}</el-button>
       </div>
     </form>
+    <div v-if="board && !asking" class="sheet folded">
+      <p><b>{{ summary }}</b></p>
+      <el-button @click="open('')">Change the question</el-button>
+    </div>
     <FormerAnswer v-if="former || (problem && picked)" :refused="!!problem">The drives that were found</FormerAnswer>
     <form v-if="picked && !former" ref="saveForm" class="sheet duty" tabindex="-1" @submit.prevent="keep">
       <h2>Put {{ picked.name }} on a machine</h2>
@@ -150,7 +172,7 @@ onMounted(async () => {
         <el-button type="primary" native-type="submit">Keep it as a draft build</el-button>
       </div>
     </form>
-    <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
+    <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" @replace="open" />
     <h2>V-belts in full</h2>
     <BeltSearch ref="belts" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
   </main>
@@ -162,6 +184,13 @@ onMounted(async () => {
   display: grid;
   gap: 12px;
   justify-items: start;
+}
+.folded {
+  padding: 8px 16px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
 }
 .duty > .fields {
   width: 100%;

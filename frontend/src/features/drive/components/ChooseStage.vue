@@ -52,11 +52,14 @@ watch(
       <div class="row"><el-button type="primary" @click="emit('duty')">To the duty</el-button></div>
     </template>
     <template v-else>
-      <QuestionsFieldset v-model="asked" />
+      <details class="ask" :open="!board || asked.length > 0">
+        <summary>What is asked of it{{ asked.length ? '' : ': nothing special' }}</summary>
+        <QuestionsFieldset v-model="asked" />
+      </details>
       <p v-if="busy" role="status" class="dim">Searching every standard drive…</p>
       <FaultList :faults="otherFaults(problem, [])" />
       <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
-      <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" :today="today" @pick="pick" />
+      <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" :today="today" @replace="emit('duty')" @pick="pick" />
       <h2>V-belts in full</h2>
       <BeltSearch v-if="fields" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
     </template>

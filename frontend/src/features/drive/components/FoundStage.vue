@@ -48,6 +48,7 @@ function fresh() {
     groove: known?.driver.sheave.groove ?? '',
     belt: '',
     count: '',
+    odd: '',
     flat: known?.driven.sheave.groove === 'flat',
     temporary: false,
     reason: '',
@@ -94,7 +95,7 @@ async function submit() {
           service_factor,
           driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
           driven: { sheave: f.value.flat ? { diameter: f.value.driven, kind: 'outside', groove: 'flat' } : wheel(f.value.driven) },
-          belt: { designation: f.value.belt, count: countTyped(f.value.count) },
+          belt: { designation: f.value.belt, count: countTyped(f.value.count), odd: f.value.odd.trim() || undefined },
         }
       : { power: f.value.power, service_factor, [family.value?.speed_field ?? 'speed']: f.value.speed, ...bodyOf(form.value?.fields ?? [], f.value.typed) }
   const got = await save<Build>('POST', `/api/drives/${props.drive.id}/builds`, {
@@ -147,6 +148,7 @@ async function submit() {
         <template v-if="f.family === 'v-belt'">
           <WordField v-model="f.belt" label="Belt, as it is marked" :fault="faultAt(problem, 'input.belt.designation', 'input.belt.construction')" />
           <QuantityField v-model="f.count" label="How many are on it" :fault="faultAt(problem, 'input.belt.count')" />
+          <WordField v-model="f.odd" label="One of them is odd: which, and how" :fault="faultAt(problem, 'input.belt.odd')" />
           <QuantityField v-model="f.driver" label="Driver diameter" :unit="us ? 'in' : 'mm'" example="5 3/8" fractions :fault="faultAt(problem, 'input.driver.sheave.diameter', 'input.driver.sheave.kind')" />
           <QuantityField v-model="f.driven" label="Driven diameter" :unit="us ? 'in' : 'mm'" example="14 1/2" fractions :fault="faultAt(problem, 'input.driven.sheave.diameter', 'input.driven.sheave.kind')" />
           <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 
 import { api, attempt } from '@/api/client'
+import { counted } from '@/shared/format/words'
 import type { RatingLine, RatingPreview } from '@/api/types'
 import { readRatings } from '@/features/choose/logic/basis'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -39,7 +40,7 @@ const sections = computed(() => {
     <div class="row"><el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look the table through</el-button></div>
     <FaultList :faults="problem?.errors ?? []" />
     <template v-if="preview">
-      <h3>{{ preview.lines.length }} lines understood, {{ preview.wrong.length }} not</h3>
+      <h3>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h3>
       <WrongLines :wrong="preview.wrong" />
       <div class="row">
         <el-button type="primary" :disabled="!preview.lines.length" @click="keep">

@@ -2,7 +2,16 @@
 import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { ShelfLine, StockPreview } from '@/api/types'
+import { counted } from '@/shared/format/words'
+import type { Problem, ShelfLine, StockPreview } from '@/api/types'
+import { grooves } from '@/features/choose/logic/fixed'
+import { faultAt, otherFaults } from '@/shared/format/faults'
+import { useKept } from '@/shared/state/kept'
+import { save } from '@/shared/state/outbox'
+import { useSettings } from '@/shared/state/settings'
+import ChoiceField from '@/shared/ui/ChoiceField.vue'
+import QuantityField from '@/shared/ui/QuantityField.vue'
+import WordField from '@/shared/ui/WordField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { setPlace } from '@/shared/state/place'
 
@@ -28,6 +37,31 @@ async function take(event: Event) {
   entry.value.text = await file.text()
   await look()
 }
+const settings = useSettings()
+const kinds = ['belt', 'sheave'].map((key) => ({ key, name: key, group: '' }))
+const diameters = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, name: key, group: '' }))
+const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))
+const wrong = ref<Problem | null>(null)
+const fresh = () => ({ part: 'belt', section: '', size: '', diameter: 'outside', count: '1' })
+const { value: part, forget } = useKept('shelf.part', fresh)
+async function put() {
+  const p = part.value
+  const number = Number(p.count)
+  const body = { ...p, count: p.count.trim() === '' ? 1 : Number.isFinite(number) ? number : p.count, units: settings.units, created_by_name: settings.name }
+  const got = await save<{ lines: ShelfLine[] }>('POST', '/api/stock/parts', body, `${p.size} on the shelf`)
+  wrong.value = got.ok ? null : got.problem
+  if (!got.ok) return
+  lines.value = got.data.lines
+  const kind = p.part
+  forget()
+  part.value = { ...fresh(), part: kind }
+}
+async function count(l: ShelfLine, n: number) {
+  if (!l.id || n < 0) return
+  const got = await save<{ lines: ShelfLine[] }>('PUT', `/api/stock/parts/${l.id}`, { count: n, units: settings.units, created_by_name: settings.name }, `the count of ${says(l)}`)
+  wrong.value = got.ok ? null : got.problem
+  if (got.ok) lines.value = got.data.lines
+}
 const says = (l: ShelfLine) => (l.part === 'belt' ? l.designation : `${l.section} sheave, ${l.diameter?.shown ?? ''} ${l.diameter_kind}`)
 onMounted(() => setPlace('', 'Shelf'))
 </script>
@@ -35,6 +69,37 @@ onMounted(() => setPlace('', 'Shelf'))
 <template>
   <main class="page">
     <h1>Shelf</h1>
+    <section class="sheet block">
+      <h2>On the shelf</h2>
+      <p v-if="!lines.length" class="dim">Nothing yet: put a part down here, or bring in a list below. Choosing a V-belt drive then counts what is there.</p>
+      <table v-else class="lines">
+        <thead>
+          <tr><th scope="col">Part</th><th scope="col">How many</th><th scope="col"><span class="visually-hidden">Count</span></th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in lines" :key="l.id ?? l.line">
+            <td class="figure">{{ says(l) }}</td>
+            <td class="figure">{{ l.count }}</td>
+            <td class="count">
+              <el-button :aria-label="`One ${says(l)} taken`" @click="count(l, l.count - 1)">−</el-button>
+              <el-button :aria-label="`One ${says(l)} more`" @click="count(l, l.count + 1)">+</el-button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <form class="fields" @submit.prevent="put">
+        <ChoiceField v-model="part.part" label="Put down a" :choices="kinds" :fault="faultAt(wrong, 'part')" />
+        <WordField v-if="part.part === 'belt'" v-model="part.size" label="Belt, as it is marked" :fault="faultAt(wrong, 'size')" />
+        <template v-else>
+          <ChoiceField v-model="part.section" label="Groove" :choices="grooveChoices" :fault="faultAt(wrong, 'section', 'size.groove')" />
+          <QuantityField v-model="part.size" label="Diameter" :unit="settings.units === 'us' ? 'in' : 'mm'" fractions :fault="faultAt(wrong, 'size', 'size.diameter')" />
+          <ChoiceField v-model="part.diameter" label="Which diameter" :choices="diameters" :fault="faultAt(wrong, 'diameter', 'size.kind')" />
+        </template>
+        <QuantityField v-model="part.count" label="How many" :fault="faultAt(wrong, 'count')" />
+        <div class="row"><el-button type="primary" native-type="submit">Put it on the shelf</el-button></div>
+      </form>
+      <FaultList :faults="otherFaults(wrong, ['part', 'size', 'section', 'diameter', 'count'])" />
+    </section>
     <section class="sheet block">
       <h2>Bring in a list</h2>
       <p class="dim">A CSV with the columns part, section, size, diameter, count. It takes the place of the list before it. Choosing a V-belt drive then counts what is there.</p>
@@ -48,7 +113,7 @@ onMounted(() => setPlace('', 'Shelf'))
       <FaultList :faults="faults" />
     </section>
     <section v-if="preview" class="sheet block">
-      <h2>{{ preview.lines.length }} lines understood, {{ preview.wrong.length }} not</h2>
+      <h2>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h2>
       <WrongLines :wrong="preview.wrong" />
       <div class="row">
         <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
@@ -56,26 +121,15 @@ onMounted(() => setPlace('', 'Shelf'))
         </el-button>
       </div>
     </section>
-    <section class="sheet block">
-      <h2>On the shelf</h2>
-      <p v-if="!lines.length" class="dim">Nothing yet.</p>
-      <table v-else class="lines">
-        <thead>
-          <tr><th scope="col">Part</th><th scope="col">How many</th></tr>
-        </thead>
-        <tbody>
-          <tr v-for="l in lines" :key="l.line">
-            <td class="figure">{{ says(l) }}</td>
-            <td class="figure">{{ l.count }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
     <RatingTable />
   </main>
 </template>
 
 <style scoped>
+.count {
+  text-align: right;
+  white-space: nowrap;
+}
 .block {
   padding: 12px 16px;
   display: grid;

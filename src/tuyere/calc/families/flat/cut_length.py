@@ -35,9 +35,15 @@ class CutLengthIn(Input):
     )
     driver_diameter: Size | None = Field(default=None, description="diameter of the driver pulley")
     driven_diameter: Size | None = Field(default=None, description="diameter of the driven pulley")
-    centre_distance: Length | None = Field(default=None, description="centre distance with the take-up a quarter out")
+    centre_distance: Length | None = Field(
+        default=None, description="centre distance, take-up a quarter of its travel out"
+    )
     crossed: bool = Field(default=False, description="the belt is crossed")
     lap: Size | None = Field(default=None, description="lap of a glued joint")
+    thickness: Size | None = Field(
+        default=None, description="belt thickness, by caliper: the lap of a glued joint goes with it"
+    )
+    width: Size | None = Field(default=None, description="belt width, for the lap of leather")
     gap: Size | None = Field(default=None, description="gap that hooks or plates bridge; none is assumed")
 
 
@@ -52,18 +58,36 @@ class CutLengthOut(Answer):
     lap: Figure
 
 
-@calculation("belt-cut-length", "Cut length of a flat belt", "Loop length, how much shorter it is cut for its stretch, what the joint adds.",
-             "geometry exact; shop handbooks and common practice, row by row", {"units": "us", "input": {
-                 "material": "leather-new", "joint": "lap-leather", "driver_diameter": "12 in", "driven_diameter": "30 in",
-                 "centre_distance": "14 ft", "lap": "6 in"}})  # fmt: skip
+@calculation(
+    "belt-cut-length",
+    "Cut length of a flat belt",
+    "Loop length, how much shorter it is cut for its stretch, what the joint adds. How the joint is made: Joint of a flat belt.",
+    "geometry exact; shop handbooks and common practice, row by row",
+    {
+        "units": "us",
+        "input": {
+            "material": "leather-new",
+            "joint": "lap-leather",
+            "driver_diameter": "12 in",
+            "driven_diameter": "30 in",
+            "centre_distance": "14 ft",
+            "lap": "6 in",
+        },
+    },
+)
 def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
     """Work the length."""
     r = work_cut_length(given.material, given.joint, maybe(given.taped_length), maybe(given.driver_diameter),
-                        maybe(given.driven_diameter), maybe(given.centre_distance), given.crossed, value_of(given.lap), value_of(given.gap))  # fmt: skip
+                        maybe(given.driven_diameter), maybe(given.centre_distance), given.crossed, value_of(given.lap), value_of(given.gap),
+                        maybe(given.thickness), maybe(given.width))  # fmt: skip
     if r.pulleys is not None:
         frame.elevation = r.pulleys.elevation
     f = frame.figure
     return CutLengthOut(
-        cut_length=f(r.cut_mm, "length", "tape", "cut"), cut_least=f(r.cut_least_mm, "length", "tape"), cut_most=f(r.cut_most_mm, "length", "tape"),
-        loop_length=f(r.loop_mm, "length", "tape", "belt_length"), cut_short=f(r.short_mm, "length", "tape", "short"),
-        lap=f(r.lap_mm, "length", "size"))  # fmt: skip
+        cut_length=f(r.cut_mm, "length", "tape", "cut"),
+        cut_least=f(r.cut_least_mm, "length", "tape"),
+        cut_most=f(r.cut_most_mm, "length", "tape"),
+        loop_length=f(r.loop_mm, "length", "tape", "belt_length"),
+        cut_short=f(r.short_mm, "length", "tape", "short"),
+        lap=f(r.lap_mm, "length", "size"),
+    )

@@ -17,10 +17,26 @@ KIND = "flat"
 GROUP = "Flat, round and link belts"
 
 
-@calculation("flat-drive", "Flat belt drive", "Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
-             "Shigley, flat belts; geometry exact", {"units": "us", "input": {
-                 "power": "15hp", "service_factor": {"assume": 1.375}, "driver_speed": "1750", "driver_diameter": "6 in",
-                 "driven_diameter": "18 in", "centre_distance": "8 ft", "material": "polyamide-a3", "width": "6 in"}})  # fmt: skip
+@calculation(
+    "flat-drive",
+    "Flat belt drive",
+    "Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
+    "Shigley, flat belts; geometry exact",
+    {
+        "units": "us",
+        "input": {
+            "power": "15hp",
+            "service_factor": {"assume": 1.375},
+            "driver_speed": "1750",
+            "driver_diameter": "6 in",
+            "driven_diameter": "18 in",
+            "centre_distance": "8 ft",
+            "material": "polyamide-a3",
+            "width": "6 in",
+        },
+    },
+    first=("capacity", "initial_tension", "belt_length"),
+)
 def flat_drive(given: FlatDriveIn, frame: Frame) -> FlatDriveOut:
     """Work the drive."""
     core = FlatGiven(

@@ -87,7 +87,7 @@ class FlatBelts(Family[FlatDriveIn]):
                               wanted.widest_mm), keep, 1)  # fmt: skip
         first = found.best[:1]
         wide = LIKED_CENTRES * max((max(c.driver_mm, c.driven_mm) for c in first), default=0.0)
-        care = ()
+        care: tuple[str, ...] = ()
         if first and wanted.centre_mm < wide:
             liked = frame.figure(wide, "length", "tape").shown
             care = (

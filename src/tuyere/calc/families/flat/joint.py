@@ -39,9 +39,13 @@ class JointOut(Answer):
     cautions: list[str]
 
 
-@calculation("belt-joint", "Joint of a flat belt", "How each joint is made, step by step, what it keeps of the belt's strength and what it needs.",
-             "textbook joint table; shop handbooks and common practice", {"units": "us", "input": {
-                 "joint": "hooks", "thickness": "0.2 in", "width": "4 in", "smallest_pulley": "6 in"}})  # fmt: skip
+@calculation(
+    "belt-joint",
+    "Joint of a flat belt",
+    "How each joint is made, step by step, what it keeps of the belt's strength and what it needs. How long to cut: Cut length of a flat belt.",
+    "textbook joint table; shop handbooks and common practice",
+    {"units": "us", "input": {"joint": "hooks", "thickness": "0.2 in", "width": "4 in", "smallest_pulley": "6 in"}},
+)
 def belt_joint(given: JointIn, frame: Frame) -> JointOut:
     """Look the card up."""
     small = maybe(given.smallest_pulley)
@@ -53,9 +57,16 @@ def belt_joint(given: JointIn, frame: Frame) -> JointOut:
         hooks = Band(low=f(low, "length", "size"), high=f(high, "length", "size"), per=None,
                      shown=f"{f(low, 'length', 'size').number} – {f(high, 'length', 'size').shown} thick")  # fmt: skip
     return JointOut(
-        joint=r.key, name=r.name, efficiency=frame.band(r.low_percent, r.high_percent, "percent", ("efficiency_low", "efficiency_high")),
-        take_up=r.take_up, lap_short=None if r.lap_low_mm is None else f(r.lap_low_mm, "length", "size"),
-        lap_long=None if r.lap_high_mm is None else f(r.lap_high_mm, "length", "size"), hooks_for=hooks,
+        joint=r.key,
+        name=r.name,
+        efficiency=frame.band(r.low_percent, r.high_percent, "percent", ("efficiency_low", "efficiency_high")),
+        take_up=r.take_up,
+        lap_short=None if r.lap_low_mm is None else f(r.lap_low_mm, "length", "size"),
+        lap_long=None if r.lap_high_mm is None else f(r.lap_high_mm, "length", "size"),
+        hooks_for=hooks,
         least_pulley=None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size"),
-        thickness=f(given.thickness.value, "length", "size"), width=f(given.width.value, "length", "size"),
-        card=list(r.steps), cautions=list(r.cautions))  # fmt: skip
+        thickness=f(given.thickness.value, "length", "size"),
+        width=f(given.width.value, "length", "size"),
+        card=list(r.steps),
+        cautions=list(r.cautions),
+    )

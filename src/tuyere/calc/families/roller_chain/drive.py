@@ -23,7 +23,7 @@ GROUP = "Roller chain"
              "A whole chain drive: speeds, length in pitches, rating and what governs it, pulls, slack, lubrication.",
              "ASME B29.1; geometry and statics exact", {"units": "us", "input": {
                  "power": "10hp", "service_factor": {"load": "heavy", "driver": "motor-nema-b"}, "speed": "1000", "chain": "50",
-                 "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"}})  # fmt: skip
+                 "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"}}, first=("designation", "hand_movement", "centre_distance"))  # fmt: skip
 def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
     """Work the drive."""
     if given.life is None:

@@ -21,7 +21,9 @@ class ChainMatchIn(Input):
     pitches: Annotated[Whole, Field(ge=4, le=200)] = Field(description="pitches measured")
     drive_length: Length = Field(description="drive chain over those pitches")
     driven_length: Length = Field(description="conveyor chain over those pitches")
-    engaged: Annotated[Whole, Field(ge=1, le=200)] = Field(description="pitches of both that are engaged at once")
+    engaged: Annotated[Whole, Field(ge=1, le=200)] | None = Field(
+        default=None, description="pitches of both that are engaged at once, counted where they run together"
+    )
     room: Size | None = Field(default=None, description="room a dog has in its gap")
 
 
@@ -30,20 +32,37 @@ class ChainMatchOut(Answer):
 
     advice: str
     difference: Figure
-    mismatch: Figure
+    mismatch: Figure | None
     drive_growth: Figure
     driven_growth: Figure
 
 
-@calculation("chain-match", "Drive chain against the chain it drives",
-             "Pitch growth of a dogged drive chain against the conveyor chain, and what it adds up to.",
-             "geometry; common practice", {"units": "us", "input": {
-                 "pitch": "6 in", "pitches": 10, "drive_length": "60 1/2", "driven_length": "61 1/4", "engaged": 6, "room": "3/8"}})  # fmt: skip
+@calculation(
+    "chain-match",
+    "Drive chain against the chain it drives",
+    "Pitch growth of a drive chain against the chain it drives, of any pitch, and what it adds up to.",
+    "geometry; common practice",
+    {
+        "units": "us",
+        "input": {
+            "pitch": "6 in",
+            "pitches": 10,
+            "drive_length": "60 1/2",
+            "driven_length": "61 1/4",
+            "engaged": 6,
+            "room": "3/8",
+        },
+    },
+)
 def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
     """Compare them."""
     r = work_match(given.pitch.value, given.pitches, given.drive_length.value, given.driven_length.value, given.engaged,
                    maybe(given.room))  # fmt: skip
     f = frame.figure
     return ChainMatchOut(
-        advice=r.advice, difference=f(r.difference_percent, "percent", step="difference"), mismatch=f(r.mismatch_mm, "length", "size", "mismatch"),
-        drive_growth=f(r.drive_percent, "percent", step="drive_growth"), driven_growth=f(r.driven_percent, "percent", step="driven_growth"))  # fmt: skip
+        advice=r.advice,
+        difference=f(r.difference_percent, "percent", step="difference"),
+        mismatch=None if r.mismatch_mm is None else f(r.mismatch_mm, "length", "size", "mismatch"),
+        drive_growth=f(r.drive_percent, "percent", step="drive_growth"),
+        driven_growth=f(r.driven_percent, "percent", step="driven_growth"),
+    )

@@ -42,9 +42,14 @@ class ChainWearOut(Answer):
     rides_out: Figure | None
 
 
-@calculation("chain-wear", "Worn chain", "Elongation from a measured length, the limit that applies, and what it does on the sprocket.",
-             "ASME and handbook practice; geometry", {"units": "us", "input": {
-                 "chain": "60", "pitches": 20, "measured": "15.85 in", "large_teeth": 60}})  # fmt: skip
+@calculation(
+    "chain-wear",
+    "Worn chain",
+    "Elongation from a measured length, the limit that applies, and what it does on the sprocket. "
+    "Other pitches than roller chain: Drive chain against the chain it drives.",
+    "ASME and handbook practice; geometry",
+    {"units": "us", "input": {"chain": "60", "pitches": 20, "measured": "15.85 in", "large_teeth": 60}},
+)
 def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
     """Judge the wear."""
     r = judge_wear(chain(given.chain), given.pitches, given.measured.value, given.over == "rollers", given.large_teeth,
@@ -84,8 +89,13 @@ class ChainSlackOut(Answer):
     verdict: Literal["fine", "too tight", "too slack"]
 
 
-@calculation("chain-slack", "Slack of a chain", "Hand movement and sag told apart, and whether the strand is slack as it should be.",
-             "geometry; bands: handbook and trade practice", {"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}})  # fmt: skip
+@calculation(
+    "chain-slack",
+    "Slack of a chain",
+    "Hand movement and sag told apart, and whether the strand is slack as it should be.",
+    "geometry; bands: handbook and trade practice",
+    {"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}},
+)
 def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     """Judge the slack."""
     r = judge_slack(given.span.value, maybe(given.hand_movement),

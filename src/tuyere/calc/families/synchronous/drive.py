@@ -17,11 +17,26 @@ KIND = "synchronous"
 GROUP = "Synchronous belts"
 
 
-@calculation("sync-drive", "Synchronous belt drive",
-             "A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.",
-             "ISO 5295, RMA IP-24 practice; geometry and statics exact", {"units": "us", "input": {
-                 "power": "5hp", "service_factor": {"driver": "motor-nema-b", "machine": "pump-centrifugal"},
-                 "speed": "1750", "profile": "H", "width": "1.5 in", "driver_teeth": 22, "driven_teeth": 60, "centre_distance": "21 in"}})  # fmt: skip
+@calculation(
+    "sync-drive",
+    "Synchronous belt drive",
+    "A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.",
+    "ISO 5295, RMA IP-24 practice; geometry and statics exact",
+    {
+        "units": "us",
+        "input": {
+            "power": "5hp",
+            "service_factor": {"driver": "motor-nema-b", "machine": "pump-centrifugal"},
+            "speed": "1750",
+            "profile": "H",
+            "width": "1.5 in",
+            "driver_teeth": 22,
+            "driven_teeth": 60,
+            "centre_distance": "21 in",
+        },
+    },
+    first=("designation", "deflection_force", "centre_distance"),
+)
 def sync_drive(given: SyncDriveIn, frame: Frame) -> SyncDriveOut:
     """Work the drive."""
     core = SyncGiven(

@@ -32,6 +32,7 @@ JOINED = " joined"
             "belt": {"designation": "B90", "count": None},
         },
     },
+    first=("belts", "deflection_force_new", "centre_distance"),
 )
 def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     """Work the drive."""
@@ -42,6 +43,14 @@ def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     frame.elevation = worked.elevation
     check_motor_sheave(given.service_factor, core)
     out = drive_out(worked, core, frame)
+    if given.belt.odd:
+        notice(
+            "caution",
+            "odd-belt",
+            f"One belt of the set is not like the others: {given.belt.odd}. It carries more or less than its share.",
+            "input.belt.odd",
+            "Renew the whole set, of one make and one date; never a single belt among worn ones.",
+        )
     if given.belt.joined:
         out = out.model_copy(update={"designation": f"{out.designation}{JOINED}"})
         notice(

@@ -20,6 +20,8 @@ from tuyere.core.vbelt.belts import belt
 from tuyere.core.vbelt.rate import Given, Rating
 from tuyere.core.vbelt.v_flat import flat_pulley
 
+# Spring and lever gauges begin at about two pounds: common practice, no source.
+LEAST_ON_A_GAUGE_N = 2 * 4.4482216152605
 JOINED = re.compile(r"^\s*(\d{1,2})\s*/\s*(\S.*)$")
 
 
@@ -34,6 +36,7 @@ class BeltIn(Input):
     count: Annotated[Whole, Field(ge=1, le=30)] | None = Field(
         default=None, description="belts on the drive; left open, as many as are needed"
     )
+    odd: Text | None = Field(default=None, description="one belt of the set that is not like the others: which and how")
 
     @model_validator(mode="before")
     @classmethod
@@ -167,6 +170,15 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
             "no-allowance",
             "No published room to fit and take up is on hand for this length.",
             "input.belt.designation",
+        )
+    if t.new[1].force_n < LEAST_ON_A_GAUGE_N:
+        notice(
+            "caution",
+            "too-light-to-read",
+            "{force} at mid-span is less than a belt gauge reads.",
+            "input.belt.designation",
+            "Set it by the sound of the span, or by the thumb: just so that it does not slip when it starts.",
+            force=(t.new[1].force_n, "force"),
         )
     return VBeltDriveOut(
         designation=given.belt.designation + (" link" if given.link else ""),

@@ -39,6 +39,8 @@ LINK, JOINED = " link", " joined"
 def _spec(given: VBeltDriveIn) -> dict[str, Any]:
     """What a build keeps beside its rows: slip, and the lines of an own rating table that it was rated by."""
     spec: dict[str, Any] = {"slip": given.slip.value} if given.slip else {}
+    if given.belt.odd:
+        spec["odd"] = given.belt.odd
     if given.own_ratings:
         spec["own_ratings"] = [
             {"section": r.section, "diameter": r.diameter.value, "speed": r.speed.value, "power": r.power.value}
@@ -96,6 +98,8 @@ class VBelts(Family[VBeltDriveIn]):
             "belt": {"designation": named.removesuffix(LINK).removesuffix(JOINED), "count": parts.loop.strands} | made,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
         }
+        if odd := parts.loop.spec.get("odd"):
+            out["belt"]["odd"] = odd
         for kept in ("slip", "own_ratings"):
             if (value := parts.loop.spec.get(kept)) is not None:
                 out[kept] = value

@@ -17,6 +17,7 @@ from tuyere.core.vbelt.groove_fit import Groove, belt_profile, opened_pitch_chan
 
 GROUP = "V-belts"
 ASSUMED_OUTSIDE_MM = 8 * MM_PER_IN
+ASSUMED_THREAD_MM = MM_PER_IN / 20
 
 
 class OwnGrooveIn(Input):
@@ -39,7 +40,7 @@ class FitIn(Input):
     turns: Annotated[Real, Field(ge=0, le=20)] | None = Field(
         default=None, description="turns an adjustable sheave is opened from closed"
     )
-    thread_pitch: Size | None = Field(default=None, description="thread pitch of its hub")
+    thread_pitch: Size | None = Field(default=None, description="thread pitch of its hub; 1/20 in is assumed")
 
 
 class FitOut(Answer):
@@ -51,7 +52,7 @@ class FitOut(Answer):
     under_rim: Figure = Field(description="belt's top under the rim; negative: it stands out")
     gap_below: Figure
     bottoms: bool
-    flank_contact: Figure
+    flank_contact: Figure | None = Field(description="only where the flanks lie on each other")
     pitch_diameter: Figure | None
     proper_pitch_diameter: Figure | None
     speed_change: Figure | None = Field(description="what this does to the driven speed when it is the driver's groove")
@@ -86,16 +87,22 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
                    "Measure the sheave across the rim.")  # fmt: skip
         groove = standard_groove(str(given.groove), ASSUMED_OUTSIDE_MM if outside is None else outside)
     opened = 0.0
-    if (given.turns is None) != (given.thread_pitch is None):
+    if given.turns is None and given.thread_pitch is not None:
         raise InputError(
-            "turns" if given.turns is None else "thread_pitch",
-            None,
-            "turns and thread pitch go together",
-            "both or none",
+            "turns", None, "a thread pitch says nothing without the turns", "turns opened, counted from closed"
         )
-    if given.turns is not None and given.thread_pitch is not None:
-        opened = given.turns * given.thread_pitch.value
-        opened_pitch_change(given.thread_pitch.value, given.turns, groove.angle_deg)
+    if given.turns is not None:
+        thread = value_of(given.thread_pitch, ASSUMED_THREAD_MM)
+        if given.thread_pitch is None:
+            notice(
+                "caution",
+                "assumed",
+                "20 threads to the inch are assumed on the adjustable half (common practice, low confidence).",
+                "input.thread_pitch",
+                "Measure the shift of the half over ten turns and give a tenth of it.",
+            )
+        opened = given.turns * thread
+        opened_pitch_change(thread, given.turns, groove.angle_deg)
     r = work_fit(profile, groove, outside, value_of(given.belt_wear), value_of(given.groove_dish), opened)
     f = frame.figure
     change = (
@@ -105,7 +112,7 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
     )
     return FitOut(
         verdict=r.verdict, reason=r.reason, instead=r.instead, under_rim=f(r.top_mm, "length", "size", "top"), gap_below=f(r.gap_mm, "length", "size", "gap"),
-        bottoms=r.bottoms, flank_contact=f(100 * r.contact_share, "percent"),
+        bottoms=r.bottoms, flank_contact=f(100 * r.contact_share, "percent") if r.verdict in ("right", "worn") else None,
         pitch_diameter=None if r.pitch_mm is None else f(r.pitch_mm, "length", "size", "pitch"),
         proper_pitch_diameter=None if r.proper_mm is None else f(r.proper_mm, "length", "size"), speed_change=change,
         groove=[(round(x, 3), round(y, 3)) for x, y in r.groove_points], belt=[(round(x, 3), round(y, 3)) for x, y in r.belt_points])  # fmt: skip

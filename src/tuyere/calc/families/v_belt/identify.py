@@ -18,6 +18,7 @@ from tuyere.core.vbelt.marking import read_marking
 
 GROUP = "V-belts"
 CENTRE_SHARE = 0.03
+LIKELY_PERCENT = 60.0
 
 
 class IdentifyIn(Input):
@@ -65,6 +66,7 @@ class IdentifyOut(Answer):
     """What it is or may be, which are taken for each other, and what would tell them apart."""
 
     answer: str
+    certain: Literal["sure", "likely", "guess"] = Field(description="how far to trust the answer")
     may_be: str
     to_tell_apart: str
     readings: list[ReadingOut]
@@ -107,9 +109,13 @@ def _from_sheaves(given: IdentifyIn, frame: Frame) -> list[StandsOut]:
             for s in belts_that_fit(given.groove, wheels[0].line_mm, wheels[1].line_mm, low, high)]  # fmt: skip
 
 
-@calculation("belt-identify", "What is this belt?", "From what can be read, from a tape and a caliper, or from the two sheaves when the belt is gone.",
-             "section and length tables; exact geometry; spread of used belts: common practice", {"units": "us", "input": {
-                 "top_width": "21/32", "depth": "13/32", "outside_length": "93 in", "cogged": "smooth"}})  # fmt: skip
+@calculation(
+    "belt-identify",
+    "What is this belt?",
+    "From what can be read, from a tape and a caliper, or from the two sheaves when the belt is gone.",
+    "section and length tables; exact geometry; spread of used belts: common practice",
+    {"units": "us", "input": {"top_width": "21/32", "depth": "13/32", "outside_length": "93 in", "cogged": "smooth"}},
+)
 def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
     """Read, measure, or work back from the sheaves."""
     f = frame.figure
@@ -150,5 +156,24 @@ def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
     if standing and not answer:
         answer = min(standing, key=lambda s: abs(s.centre_distance.value - middle)).designation
         ask = "The marking or the width, to tell a cogged belt from a wrapped one; both run in this groove."
-    return IdentifyOut(answer=answer, may_be=either or answer, to_tell_apart=ask or "Nothing more.", readings=readings, fits_the_measures=seems,
-                       fits_the_sheaves=standing)  # fmt: skip
+    share = max((c.fit.value for c in seems), default=0.0)
+    certain: Literal["sure", "likely", "guess"] = "likely" if standing else "guess"
+    if readings:
+        certain = (
+            "sure"
+            if readings[0].sure == "high" and sum(r.sure == "high" for r in readings) == 1
+            else "likely"
+            if readings[0].sure != "low"
+            else "guess"
+        )
+    elif seems:
+        certain = "likely" if share >= LIKELY_PERCENT else "guess"
+    return IdentifyOut(
+        answer=answer,
+        certain=certain,
+        may_be=either or answer,
+        to_tell_apart=ask or "Nothing more.",
+        readings=readings,
+        fits_the_measures=seems,
+        fits_the_sheaves=standing,
+    )

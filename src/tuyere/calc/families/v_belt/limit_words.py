@@ -6,7 +6,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.shown import shown
 
 LIMIT_WORDS = {
-    "speed": ("driven speed off by {v} %", "percent"),
+    "speed": ("driven speed {v}", "percent"),
     "sheave size": ("sheave of {v}: too small for its section, or too large for the room", "length"),
     "centre distance": ("centre distance {v}", "length"),
     "arc": ("arc on the small sheave {v}", "angle"),
@@ -28,9 +28,19 @@ def limit_says(limit: str, value: float, bound: float, defined: bool, frame: Fra
     if not defined or isnan(value):
         return UNDEFINED.get(limit, "")
     percent = kind == "percent"
-    v = f"{value:+.1f}" if percent else shown(value, kind, frame.units, "tape") if kind else ""
+    v = (
+        f"{abs(value):.1f} % too {'fast' if value > 0 else 'slow'}"
+        if percent
+        else shown(value, kind, frame.units, "tape")
+        if kind
+        else ""
+    )
     if not kind or limit == "power":
         return words.format(v=v)
     if bound == float("inf") or bound <= 0:
         return words.format(v=v)
-    return words.format(v=v) + ", limit " + (f"{bound:.1f} %" if percent else shown(bound, kind, frame.units, "tape"))
+    return (
+        words.format(v=v)
+        + ", limit "
+        + (f"{bound:.1f} % either way" if percent else shown(bound, kind, frame.units, "tape"))
+    )

@@ -8,7 +8,8 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.vbelt.marking import Reading, read_marking
+from tuyere.core.vbelt.marking import read_marking
+from tuyere.core.vbelt.reading import Reading
 
 GROUP = "V-belts"
 
@@ -30,6 +31,9 @@ class ReadingOut(Answer):
     belt_length: Figure | None
     length_kind: str
     outside_length: Figure | None
+    length_words: str = Field(
+        description="the length as the marking counts it, with the person's units where they differ"
+    )
     words: str
     sure: str
 
@@ -45,6 +49,21 @@ class MarkingOut(Answer):
     readings: list[ReadingOut]
 
 
+def _length_words(r: Reading, frame: Frame) -> str:
+    """92.91 in of a metric belt is no B93: what counts in millimetres is said in millimetres first."""
+    mm, kind = (r.line_mm, r.line_kind) if r.line_mm is not None else (r.outside_mm, "outside")
+    if mm is None:
+        return ""
+    here = frame.figure(mm, "length", "size").shown
+    metric = (
+        r.section.startswith(("SP", "XP", "AV", "AT", "T", "P", "H", "S", "R"))
+        or " " in r.designation
+        or r.designation.endswith(("Li", "Ld", "La"))
+    )
+    whole = abs(mm - round(mm)) < 1e-6
+    return f"{mm:.0f} mm ({here}) {kind}" if metric and whole and frame.units == "us" else f"{here} {kind}"
+
+
 def reading_out(r: Reading, frame: Frame) -> ReadingOut:
     """A reading with its lengths."""
 
@@ -53,7 +72,7 @@ def reading_out(r: Reading, frame: Frame) -> ReadingOut:
 
     return ReadingOut(designation=r.designation, section=r.section, construction=r.construction, joined=r.joined,
                       inside_length=length(r.inside_mm), belt_length=length(r.line_mm), length_kind=r.line_kind,
-                      outside_length=length(r.outside_mm), words=r.words, sure=r.sure)  # fmt: skip
+                      outside_length=length(r.outside_mm), length_words=_length_words(r, frame), words=r.words, sure=r.sure)  # fmt: skip
 
 
 @calculation("belt-marking", "What does the marking say?",
