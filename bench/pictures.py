@@ -89,7 +89,7 @@ def main() -> None:
         shoot(page, "joint")
         page.goto(address + "/bench/chain-drive")
         page.get_by_role("button", name="Fill in the example").click()
-        page.locator(".answer table").wait_for()
+        page.locator(".answer .main").first.wait_for()
         shoot(page, "bench")
         page.goto(address + "/handbook#vbelt-sections")
         page.locator("table").wait_for()

@@ -19,11 +19,12 @@ ALL_ROUND = "best all round"
 LEAST_SPARE, USUAL_SPARE, MOST_SPARE = 5.0, 40.0, 60.0
 # Within this share of the least figure drives count as alike: a tooth less is not another answer.
 ALIKE = 0.05
+MOST_LARGER = 1.75
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Figures:
-    """What drives are told apart by, one value a drive: parts counted, mm, kg, N, percent.
+    """What drives are told apart by, one value a drive: wheels with belts or strands counted, mm, kg, N, percent.
 
     ``large_mm`` is the outside diameter of the larger wheel. ``uncommon`` counts wheels that are seldom on a shelf
     (0 to 2), ``missing`` the parts that are not on the person's own (0 to 3; None where no list is kept).
@@ -94,14 +95,17 @@ def kinds_of_answer(
         usual = usual & among
     pool = np.flatnonzero(usual if usual.any() else np.ones(len(cost), dtype=bool))
     found: dict[int, list[str]] = {}
-    for kind, figure in zip(KINDS, (f.parts, f.large_mm * f.width_mm, f.weight_kg), strict=True):
-        least = float(np.min(figure[pool]))
-        near = pool[figure[pool] <= least * (1 + ALIKE)]
+    room = f.large_mm * f.width_mm
+    # One belt less is no answer where it takes a wheel nearly twice as large as the smallest drive's.
+    modest = pool[f.large_mm[pool] <= MOST_LARGER * f.large_mm[int(pool[np.argmin(room[pool])])]]
+    for kind, figure, of in zip(KINDS, (f.parts, room, f.weight_kg), (modest, pool, pool), strict=True):
+        least = float(np.min(figure[of]))
+        near = of[figure[of] <= least * (1 + ALIKE)]
         first = int(near[np.argmin(cost[near])])
         if same is not None:
             first = next((k for k in found if same[k] == same[first]), first)
         # Where every drive has as many parts, the first answer is the best of the whole order, and is called so.
-        name = ALL_ROUND if figure is f.parts and float(np.max(figure[pool])) == least else kind
+        name = ALL_ROUND if figure is f.parts and float(np.max(figure[pool])) == float(np.min(figure[pool])) else kind
         found.setdefault(next((k for k in found if k in near), first), []).append(name)
     return found
 

@@ -43,7 +43,8 @@ def number(x: Any) -> str:
 
 def _join(op: ast.operator, left: str, right: str, numeric: bool) -> str:
     if isinstance(op, ast.Mult):
-        return rf"{left} \cdot {right}" if numeric else rf"{left}\,{right}"
+        # Between symbols a space is enough; before a number it would read as one number.
+        return rf"{left} \cdot {right}" if numeric or right[:1].isdigit() else rf"{left}\,{right}"
     return f"{left} {'+' if isinstance(op, ast.Add) else '-'} {right}"
 
 

@@ -59,7 +59,8 @@ li strong {
   font-weight: 400;
 }
 .assumption {
-  display: block;
+  display: inline-block;
+  margin-right: 18px;
 }
 .replace {
   color: var(--touch);

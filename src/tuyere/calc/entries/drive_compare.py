@@ -18,7 +18,7 @@ from tuyere.calc.families.protocol import Family, Offer, families
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
 from tuyere.core.notices import Notice, collected_notices, notice
-from tuyere.core.ranking import LEAST_SPARE, MOST_SPARE
+from tuyere.core.ranking import LEAST_SPARE, MOST_LARGER, MOST_SPARE
 
 Question = Literal["step", "slips", "clean", "oil", "wet", "heat", "dust", "static", "reversing", "stops"]
 ASKED: dict[str, str] = {
@@ -36,9 +36,10 @@ ASKED: dict[str, str] = {
 
 
 ORDER = (
-    "First in each family: the one of fewest parts, the smallest (large wheel times width) and the lightest, which is the cheapest "
-    f"by weight, of those with {LEAST_SPARE:.0f} to {MOST_SPARE:.0f} % to spare. After them by parts, size, width, weight, shaft pull, "
-    "speed error, spare and how common the wheels are, each against the best found, all counting alike. Losses overlap and order nothing."
+    "First in each family: the one of fewest parts (wheels, belts, strands), the smallest (large wheel times width) and the lightest, "
+    f"which is the cheapest by weight, of those with {LEAST_SPARE:.0f} to {MOST_SPARE:.0f} % to spare; fewest parts with no wheel over "
+    f"{MOST_LARGER:g} times the smallest drive's. After them by parts, size, width, weight, shaft pull, speed error, spare and how common "
+    "the wheels are, each against the best found, all counting alike. Losses overlap and order nothing."
 )
 
 

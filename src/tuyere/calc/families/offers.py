@@ -92,7 +92,9 @@ def days_of(given: AnyDutyIn) -> float:
     """Days a year for the losses; assumptions are said."""
     if given.days_a_year is None:
         notice("info", "days-assumed", "250 days a year are assumed for the losses.", "input.days_a_year")
-    if given.service_factor is None or given.service_factor.hours_a_day is None:
+    service = given.service_factor
+    # Where the service factor follows from the hours, it says itself that they are assumed.
+    if service is not None and service.assume is not None and service.hours_a_day is None:
         notice(
             "info", "hours-assumed", "10 hours a day are assumed for the losses.", "input.service_factor.hours_a_day"
         )

@@ -120,7 +120,7 @@ class Wanted:
 class Offered:
     """One drive of a family for a duty. ``input`` works again by the family's calculation, core units.
 
-    ``parts`` counts what is bought; ``efficiency`` is a band in percent, ``kinds`` what it is first in.
+    ``parts`` counts wheels, and belts or strands; ``efficiency`` is a band in percent, ``kinds`` what it is first in.
     """
 
     name: str

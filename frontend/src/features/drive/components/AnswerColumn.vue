@@ -20,7 +20,7 @@ const speed = computed(() => {
   const w = sheet.wanted
   return {
     main: band ? `${band.low.number} – ${band.high.number}` : sheet.driven_speed.number,
-    words: [sheet.driven_speed.unit_shown, band ? 'by slip and belt line' : 'exact', w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : ''].filter(Boolean).join('; '),
+    words: [`${sheet.driven_speed.unit_shown}${band ? ' by slip and belt line' : ''}`, w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : ''].filter(Boolean).join('; '),
     step: sheet.driven_speed.step,
   }
 })
@@ -54,7 +54,7 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
 
 <style scoped>
 .answers {
-  padding: 10px 18px 6px;
+  padding: 6px 18px 4px;
   display: flex;
   flex-direction: column;
   min-height: 0;
@@ -66,15 +66,16 @@ const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ..
   column-gap: 10px;
   align-items: baseline;
   border-bottom: 2px dotted var(--line);
-  padding: 3px 0 4px;
+  padding: 1px 0 2px;
 }
 .label {
   grid-area: label;
+  line-height: 1.15;
 }
 .main {
   grid-area: main;
-  font-size: 26px;
-  line-height: 1.1;
+  font-size: 25px;
+  line-height: 1.05;
   white-space: nowrap;
 }
 .tall {

@@ -37,7 +37,7 @@ def chain_drive(given: ChainDriveIn, frame: Frame) -> ChainDriveOut:
     frame.elevation = worked.length.elevation
     out = chain_drive_out(worked, core, frame)
     side = beside(frame, efficiency=efficiency_band(KIND), power_kw=core.power_kw, service=given.service_factor, centre_mm=worked.length.centre_mm,
-                  width_mm=worked.width_mm, weight=worked.weight, parts=3)  # fmt: skip
+                  width_mm=worked.width_mm, weight=worked.weight, parts=2 + given.strands)  # fmt: skip
     frame.sheet = hold_speed(
         chain_sheet(given, out, frame, side),
         given.wanted,

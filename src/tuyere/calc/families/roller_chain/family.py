@@ -111,7 +111,7 @@ class RollerChains(Family[ChainDriveIn]):
             {"power": w.power_kw, "speed": w.driver_rpm, "chain": c.chain.name, "strands": c.strands, "driver_teeth": c.z_1,
              "driven_teeth": c.z_2, "pitches": r.length.pitches, "layout": {"angle": w.angle, "clockwise": w.clockwise}},
             r.driven_rpm, c.error_percent, r.length.centre_mm, r.spare_percent, c.width_mm, r.shaft_load.newtons, r.weight,
-            3, efficiency_band(KIND), c.kinds, f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
+            2 + c.strands, efficiency_band(KIND), c.kinds, f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
             r.length.elevation,
         )  # fmt: skip
 
