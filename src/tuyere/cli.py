@@ -88,11 +88,14 @@ def calc(options: argparse.Namespace) -> int:
 def db(options: argparse.Namespace) -> int:
     """Migrate or check the database of TUYERE_DATABASE_URL, or the demo's while it runs."""
     from tuyere.ops import setup
+    from tuyere.ops.address import check_address
     from tuyere.ops.postgres import Cluster
     from tuyere.store.database import check, migrate
     from tuyere.store.engine import engine_for
 
     url = os.environ.get("TUYERE_DATABASE_URL")
+    if url:
+        check_address(url)
     cluster = None
     if not url:
         cluster = Cluster(setup.data_home(), 28360)

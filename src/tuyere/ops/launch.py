@@ -29,14 +29,18 @@ def _hand_over(arguments: list[str]) -> int:
 
 
 def demo(arguments: list[str]) -> int:
-    """Set up for running, then start the demo."""
+    """Set up for running, then start the demo; a question about it, or a wrong word, needs no set-up."""
+    wrong = [a for a in arguments if a in ("-h", "--help")]
+    if wrong:
+        print(HELP)
+        return 0
     progress = Progress(6)
     progress.step("Debian packages")
     setup.debian_packages(progress, with_browser=False)
     progress.step("Python environment")
     setup.python_environment(dev=False)
     progress.step("pages: build")
-    setup.front_end_build()
+    setup.front_end_build(progress)
     return _hand_over(["demo", *arguments])
 
 
@@ -117,7 +121,8 @@ def main(arguments: list[str]) -> int:
         if command in ("serve", "calc", "db", "checks"):
             if not (setup.VENV / "bin" / "python").exists():
                 setup.debian_packages(Progress(1), with_browser=False)
-            setup.python_environment(dev=False)
+            # The outside checks are tests: their packages are those of the test environment.
+            setup.python_environment(dev=command == "checks")
             if command == "serve":
                 setup.front_end_build()
             return _hand_over(arguments)

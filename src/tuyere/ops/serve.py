@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import fcntl
 import os
 import re
@@ -22,6 +23,7 @@ from tuyere.ops.say import OpsError, Progress
 
 HTTP_PORT = 8350
 DATABASE_PORT = 28360  # under the range that outgoing connections take theirs from
+WATCH_S = 2.0
 LOOPBACK = ("127.0.0.1", "localhost", "::1", "[::1]")
 
 
@@ -37,8 +39,13 @@ def server_command(bind: str, workers: int, pid_file: Path | None = None) -> lis
         bind,
         "-w",
         str(workers),
+        "-k",
+        "tuyere.web.worker.PatientWorker",
         "--threads",
-        "4",
+        "12",
+        # No proxy's word is taken for where the app stands or who asks.
+        "--forwarded-allow-ips",
+        "",
         "--worker-tmp-dir",
         "/dev/shm",
         "--no-control-socket",
@@ -47,6 +54,9 @@ def server_command(bind: str, workers: int, pid_file: Path | None = None) -> lis
         "--graceful-timeout",
         "5",
     ]
+    if (plain := setup.plain_user()) is not None:
+        # Root binds and reads; whoever answers requests has no rights but to read the program.
+        command += ["--user", plain[0], "--group", plain[1]]
     return [*command, "--pid", str(pid_file)] if pid_file else command
 
 
@@ -134,6 +144,29 @@ def _migrate_and_load(url: str, reset: bool) -> int:
     return loaded
 
 
+def _keep_copy(cluster: Cluster, home: Path, progress: Progress) -> None:
+    """A dump of what a reset takes away, before it is taken away. Raises OpsError."""
+    with _connect(cluster, "tuyere") as connection:
+        there = connection.execute("SELECT to_regclass('machine') IS NOT NULL").fetchone()
+    if not there or not there[0]:
+        return
+    name = f"before-reset-{time.strftime('%Y%m%d-%H%M%S')}.dump"
+    cluster.dump("tuyere", home / name)
+    progress.note(f"what was there is kept in {home / name} (pg_restore brings it back)")
+
+
+def _watch(server: subprocess.Popen[bytes], cluster: Cluster) -> int:
+    """Until the server ends; a database that died is started again. Returns the server's exit status."""
+    while True:
+        try:
+            return server.wait(WATCH_S)
+        except subprocess.TimeoutExpired:
+            if not cluster.alive():
+                print("The database had ended; it is started again.", file=sys.stderr, flush=True)
+                with contextlib.suppress(OpsError):
+                    cluster.start()
+
+
 def _database(progress: Progress, home: Path) -> Cluster:
     cluster = Cluster(home, DATABASE_PORT)
     if cluster.create():
@@ -170,15 +203,22 @@ def demo(reset: bool, port: int) -> int:
     try:
         url = cluster.url()
         progress.step("demo data: " + ("load afresh" if reset else "load if empty"))
+        if reset:
+            _keep_copy(cluster, home, progress)
         loaded = 0 if _ready(cluster) and not reset else _migrate_and_load(url, reset)
         progress.note(
             f"{loaded} machines loaded" if loaded else "there already; what was entered is kept (--reset loads afresh)"
         )
+        cluster.plain_role("tuyere")
+        if os.geteuid() == 0 and setup.plain_user() is None:
+            progress.note(
+                f"{setup.ROOT} can only be read by root, so the web server runs as root; move the checkout to change that"
+            )
         if not port_is_free(port):
             taken, port = port, free_port(port + 1)
             progress.note(f"port {taken} is taken by another program; using {port}")
         progress.step("serve")
-        env = {**os.environ, "TUYERE_DATABASE_URL": url, "TUYERE_SECRET": secrets.token_hex(16)}
+        env = {**os.environ, "TUYERE_DATABASE_URL": cluster.plain_url(), "TUYERE_SECRET": secrets.token_hex(16)}
         # A session of its own: Ctrl-C reaches this process only, which then stops both in order.
         server = subprocess.Popen(server_command(f"127.0.0.1:{port}", 2, pid_file), env=env, start_new_session=True)
         address = f"http://127.0.0.1:{port}/"
@@ -186,7 +226,7 @@ def demo(reset: bool, port: int) -> int:
         held.write(address)
         held.flush()
         print(f"\nTuyere is at {address}\nCtrl-C stops it.", flush=True)
-        return server.wait()
+        return _watch(server, cluster)
     except KeyboardInterrupt:
         print("\nStopping.", file=sys.stderr)
         return 0
@@ -221,9 +261,11 @@ def serve() -> int:
         raise OpsError("TUYERE_WORKERS is not a number", "TUYERE_WORKERS=2") from e
     if not 1 <= workers <= 64:
         raise OpsError(f"TUYERE_WORKERS is {workers}: no such number of workers", "TUYERE_WORKERS=2")
+    from tuyere.ops.address import check_address
     from tuyere.store.database import check
     from tuyere.store.engine import engine_for
 
+    check_address(os.environ["TUYERE_DATABASE_URL"])
     if wrong := check(engine_for(os.environ["TUYERE_DATABASE_URL"])):
         raise OpsError(wrong[0], "./tuyere db migrate")
     print(f"Tuyere serves on http://{bind}/", flush=True)

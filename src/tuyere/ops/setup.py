@@ -6,9 +6,12 @@ matches, so that running it twice is harmless and the second start is quick.
 
 from __future__ import annotations
 
+import grp
 import hashlib
 import os
+import pwd
 import shutil
+import stat
 import subprocess
 import sys
 from collections.abc import Iterable
@@ -197,11 +200,13 @@ def front_end_sources() -> str:
     )
 
 
-def front_end_build() -> None:
+def front_end_build(progress: Progress | None = None) -> None:
     """Build and compress the pages unless the build is current."""
     mark = front_end_sources()
     if (FRONTEND / "dist" / "index.html").exists() and stamped("build", mark):
         return
+    if progress is not None:
+        progress.note("made the first time, and after a change: up to a minute")
     env = front_end_packages()
     run(["npx", "vite", "build"], "building the pages", "cd frontend && npx vite build", FRONTEND, env)
     run(
@@ -210,6 +215,23 @@ def front_end_build() -> None:
         f"rm -rf {FRONTEND / 'dist'} and run again",
     )
     stamp("build", mark)
+
+
+def plain_user() -> tuple[str, str] | None:
+    """(user, group) without rights for the web server where root starts it; None for others, and where that user
+    could not read the program (a checkout or a Python below a folder that only root may enter)."""
+    if os.geteuid() != 0:
+        return None
+    try:
+        user = pwd.getpwnam("nobody")
+        group = grp.getgrgid(user.pw_gid).gr_name
+    except KeyError:
+        return None
+    for place in (FRONTEND, ROOT / "src", VENV, Path(sys.base_prefix)):
+        for folder in (place, *place.parents):
+            if folder.exists() and not folder.stat().st_mode & stat.S_IXOTH:
+                return None
+    return user.pw_name, group
 
 
 def data_home() -> Path:

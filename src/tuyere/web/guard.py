@@ -7,6 +7,7 @@ from typing import Any
 
 from flask import Flask, Response, request
 from flask.json.provider import DefaultJSONProvider
+from werkzeug.exceptions import ClientDisconnected, RequestEntityTooLarge
 
 from tuyere.web.problems import problem
 
@@ -74,7 +75,15 @@ def register(app: Flask) -> None:
         if request.mimetype != "application/json":
             return problem(415, "media-type", "JSON only", "Send application/json.")
         try:
-            body = app.json.loads(request.get_data(cache=True))
+            data = request.get_data(cache=True)
+            # A chunked body says no length; what reaches the limit was cut off there.
+            if request.content_length is None and len(data) >= LARGEST_BODY:
+                return problem(413, "too-large", "Too large", f"{LARGEST_BODY // 1024} KiB at most")
+            body = app.json.loads(data)
+        except RequestEntityTooLarge:
+            return problem(413, "too-large", "Too large", f"{LARGEST_BODY // 1024} KiB at most")
+        except ClientDisconnected:
+            return problem(400, "malformed", "Not all of it came", "The request ended before its body did.")
         except (ValueError, UnicodeDecodeError, RecursionError) as e:
             return problem(400, "malformed", "Not JSON", str(e)[:200])
         if not isinstance(body, dict):
