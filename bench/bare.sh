@@ -14,13 +14,14 @@ for f in /etc/resolv.conf /etc/hosts; do cp -L "$f" "$root$f"; done
 for f in /etc/pip.conf /etc/npmrc /etc/apt/apt.conf.d/*proxy* /usr/local/share/ca-certificates /etc/ssl/certs; do
   [ -e "$f" ] && mkdir -p "$root$(dirname "$f")" && cp -rL "$f" "$root$(dirname "$f")/" || true
 done
+[ ! -e "$HOME/.npmrc" ] || cp "$HOME/.npmrc" "$root/root/"
 rm -rf "$root/srv/tuyere"
 git clone -q "$here" "$root/srv/tuyere"
 mountpoint -q "$root/proc" || mount -t proc proc "$root/proc"
 mountpoint -q "$root/dev" || mount --rbind /dev "$root/dev"
 trap 'umount -l "$root/proc" "$root/dev" 2>/dev/null || true' EXIT
 
-inside() { chroot "$root" /usr/bin/env -i HOME=/root PATH=/usr/sbin:/usr/bin:/sbin:/bin $(env | grep -iE '^(https?_proxy|no_proxy|pip_|npm_config_|uv_)' || true) "$@"; }
+inside() { chroot "$root" /usr/bin/env -i HOME=/root PATH=/usr/sbin:/usr/bin:/sbin:/bin $(env | grep -iE '^(https?_proxy|no_proxy|pip_|npm_config_|uv_|ssl_cert|node_extra_ca|requests_ca|curl_ca)' || true) "$@"; }
 inside sh -c 'apt-get update -q && apt-get install -y -q --no-install-recommends python3 ca-certificates'
 inside sh -c 'cd /srv/tuyere && (timeout 900 ./tuyere demo --port 8359 & p=$!
   for n in $(seq 800); do python3 -c "import urllib.request as u; print(u.urlopen(\"http://127.0.0.1:8359/readyz\").read().decode())" 2>/dev/null && break; sleep 1; done

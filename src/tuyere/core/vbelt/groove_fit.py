@@ -221,7 +221,8 @@ def work_fit(
     wide = groove.width_mm + 2 * groove_dish_mm + opened_mm
     seated = float(mark("top", seat_depth(wide, width, groove.angle_deg)))
     gap = float(mark("gap", belt_gap(groove.depth_mm, seated, of.depth_mm)))
-    bottoms = gap < 0
+    # A sheave made to be opened is deeper than the standard groove: how deep is its own, so only a measured one is judged.
+    bottoms = gap < 0 and not (opened_mm > 0 and groove.section)
     top = min(seated, groove.depth_mm - of.depth_mm) if bottoms else seated
     share = min(1.0, max(0.0, (of.depth_mm + min(top, 0.0)) / of.depth_mm))
     pitch = proper = None
