@@ -18,8 +18,15 @@ def requests() -> dict[str, tuple[str, dict[str, Any]]]:
     duty = {"power": "15hp", "driver_speed": "1750", "driven_speed": "640", "tolerance": 50,
             "centre": {"low": "5 in", "high": "300 in"}}  # fmt: skip
     wide = {**duty, "series": "all", "keep": 24, "limits": {"belts": 20}}
-    stock = {"belts": [f"B{n}" for n in range(35, 301)] * 5, "sheaves": [{"groove": "B", "diameter": 100 + n, "kind": "datum"} for n in range(400)]}
-    own = [{"section": "B", "diameter": f"{d} in", "speed": s, "power": f"{1 + d * s / 9000:.2f} hp"} for d in range(4, 24) for s in range(500, 3500, 150)]
+    stock = {
+        "belts": [f"B{n}" for n in range(35, 301)] * 5,
+        "sheaves": [{"groove": "B", "diameter": 100 + n, "kind": "datum"} for n in range(400)],
+    }
+    own = [
+        {"section": "B", "diameter": f"{d} in", "speed": s, "power": f"{1 + d * s / 9000:.2f} hp"}
+        for d in range(4, 24)
+        for s in range(500, 3500, 150)
+    ]
     return {
         "every V-belt": ("v-belt-select", {"input": wide}),
         "every V-belt with a full shelf": ("v-belt-select", {"input": {**wide, "stock": stock}}),
@@ -51,7 +58,17 @@ def one(name: str) -> None:
         said = str(problems_of(e)[0]) if hasattr(e, "errors") else str(e)
     took = time.perf_counter() - began
     more = (resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - before) / 1024
-    print(json.dumps({"name": name, "seconds": round(took, 2), "megabytes": round(more), "said": said[:90], "bytes": len(json.dumps(body))}))
+    print(
+        json.dumps(
+            {
+                "name": name,
+                "seconds": round(took, 2),
+                "megabytes": round(more),
+                "said": said[:90],
+                "bytes": len(json.dumps(body)),
+            }
+        )
+    )
 
 
 if __name__ == "__main__":

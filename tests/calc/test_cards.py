@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import acos, pi, sin
 from typing import Any
 
 import pytest
@@ -249,3 +250,30 @@ def test_a_metric_wedge_belt_says_that_no_ratio_power_is_counted() -> None:
                 "driven": {"sheave": {"diameter": "355 mm", **wheel}}, "belt": {"designation": "SPB 2360"}}  # fmt: skip
     got = run("v-belt-drive", given_in, "si", basis="metric-table")
     assert "no-ratio-power" in codes(got) or got.result.added_power.value > 0
+
+
+@pytest.mark.outside("plane geometry: the length of an open belt, worked in pint; statics of hub loads need no rating")
+@pytest.mark.parametrize(("groove", "driver", "driven", "belt", "code"), [
+    ("B", "5.0 in", "9 in", "B90", "sheave-too-small"), ("3V", "3.0 in", "8 in", "3V600", "not-rated"), ("SPB", "6 in", "10 in", "SPB 2360 cogged", "not-rated")])  # fmt: skip
+def test_what_stands_there_is_worked_without_a_rating(
+    groove: str, driver: str, driven: str, belt: str, code: str
+) -> None:
+    kind = "effective" if groove == "3V" else "datum"
+    given_in = {"power": "5hp", "service_factor": {"assume": 1.3}, "driver": {"speed": 1750, "sheave": {"diameter": driver, "kind": kind, "groove": groove}},
+                "driven": {"sheave": {"diameter": driven, "kind": kind, "groove": groove}}, "belt": {"designation": belt, "count": 3}}  # fmt: skip
+    got = run("v-belt-drive", given_in)
+    assert code in codes(got) and got.sheet.spare is None and got.result.belt_power is None
+    d, D, a = float(driver.split()[0]), float(driven.split()[0]), got.result.centre_distance.value / IN
+    arc = 2 * acos((D - d) / (2 * a))
+    length = 2 * a * sin(arc / 2) + (d * arc + D * (2 * pi - arc)) / 2
+    assert length == pytest.approx(got.result.belt_length.value / IN, rel=1e-6)
+    assert got.result.shaft_load.value > 0 and got.result.deflection_force_new.low.value > 0
+    # Nobody knows how many it would take: without a count it is refused, and no search offers it.
+    assert refused("v-belt-drive", given_in | {"belt": {"designation": belt}})
+
+
+def test_a_rim_that_may_burst_is_refused_whatever_stands_there() -> None:
+    wheel = {"kind": "outside", "groove": "5V"}
+    given_in = {"power": "5hp", "service_factor": {"assume": 1.3}, "driver": {"speed": 3500, "sheave": {"diameter": "12.5 in", **wheel}},
+                "driven": {"sheave": {"diameter": "18 in", **wheel}}, "belt": {"designation": "5VX1000", "count": 2}}  # fmt: skip
+    assert "limit of cast-iron" in refused("v-belt-drive", given_in)[1]

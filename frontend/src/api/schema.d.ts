@@ -6270,7 +6270,8 @@ export interface components {
              * @description which of the two it is
              */
             shaft_load_case: string;
-            spare: components["schemas"]["Figure"];
+            /** @description power to spare; none where no book rates what stands there */
+            spare: components["schemas"]["Figure"] | null;
             /**
              * @description the speed that is wanted, where the input says one
              * @default null
@@ -7357,9 +7358,9 @@ export interface components {
          * @description The drive worked through. Tensions and deflection forces are per belt, hub loads for all belts.
          */
         VBeltDriveOut: {
-            added_power: components["schemas"]["Figure"];
-            arc_factor: components["schemas"]["Figure"];
-            basic_power: components["schemas"]["Figure"];
+            added_power: components["schemas"]["Figure"] | null;
+            arc_factor: components["schemas"]["Figure"] | null;
+            basic_power: components["schemas"]["Figure"] | null;
             /**
              * Basis
              * @description the book it is rated by
@@ -7369,12 +7370,12 @@ export interface components {
             basis_source: string;
             belt_length: components["schemas"]["Figure"];
             belt_mass: components["schemas"]["Figure"];
-            belt_power: components["schemas"]["Figure"];
+            belt_power: components["schemas"]["Figure"] | null;
             belt_speed: components["schemas"]["Figure"];
             belts: components["schemas"]["Figure"];
-            belts_exact: components["schemas"]["Figure"];
-            belts_needed: components["schemas"]["Figure"];
-            carried_power: components["schemas"]["Figure"];
+            belts_exact: components["schemas"]["Figure"] | null;
+            belts_needed: components["schemas"]["Figure"] | null;
+            carried_power: components["schemas"]["Figure"] | null;
             centre_distance: components["schemas"]["Figure"];
             deflection: components["schemas"]["Figure"];
             deflection_exact: components["schemas"]["Figure"];
@@ -7402,7 +7403,7 @@ export interface components {
             hub_standing_new: components["schemas"]["Figure"];
             installation: components["schemas"]["Figure"] | null;
             large_arc: components["schemas"]["Figure"];
-            length_factor: components["schemas"]["Figure"];
+            length_factor: components["schemas"]["Figure"] | null;
             /**
              * Section
              * @description belt section, as the search takes it
@@ -7417,7 +7418,7 @@ export interface components {
             slip_duty: components["schemas"]["Figure"];
             small_arc: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
-            spare: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"] | null;
             speed_ratio: components["schemas"]["Figure"];
             static_tension: components["schemas"]["Figure"];
             static_tension_statics: components["schemas"]["Figure"];

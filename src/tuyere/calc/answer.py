@@ -189,7 +189,7 @@ class SheetOut(Answer):
     designation: str
     call_outs: list[CallOut]
     answers: list[MainAnswer]
-    spare: Figure
+    spare: Figure | None = Field(description="power to spare; none where no book rates what stands there")
     driven_speed: Figure
     driven_band: Band | None = Field(
         default=None,

@@ -51,8 +51,9 @@ def hold_speed(
     if grows_with_cube(service.machine if service else None) and not within:
         then = float(mark("power_then", power_at_speed(power_kw, driven_rpm, aim)))
         if error > 0:
-            spare = (1 + sheet.spare.value / 100) * power_kw / then * 100 - 100
-            changes["spare"] = frame.figure(spare, "percent", step="power_then")
+            if sheet.spare is not None:
+                spare = (1 + sheet.spare.value / 100) * power_kw / then * 100 - 100
+                changes["spare"] = frame.figure(spare, "percent", step="power_then")
             notice(
                 "danger",
                 "cube-law",

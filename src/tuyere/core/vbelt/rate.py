@@ -78,7 +78,11 @@ class BeltRating:
 
 @dataclass(frozen=True, slots=True)
 class Rating:
-    """A worked V-belt drive. mm, rpm, m/s, kW, N, degrees."""
+    """A worked V-belt drive. mm, rpm, m/s, kW, N, degrees.
+
+    A drive that stands with its belts counted is worked without a rating where no book has one: geometry and statics
+    do not need it. Then ``one_belt`` and what follows from it are None.
+    """
 
     design_kw: float
     ratio: float
@@ -91,11 +95,11 @@ class Rating:
     span_mm: float
     small_arc_deg: float
     large_arc_deg: float
-    one_belt: BeltRating
-    belts_exact: float
-    belts_needed: int
+    one_belt: BeltRating | None
+    belts_exact: float | None
+    belts_needed: int | None
     belts: int
-    spare_percent: float
+    spare_percent: float | None
     tension: TensionPlan
     room: Allowance | None
     elevation: Elevation
@@ -228,6 +232,27 @@ def seated(given: Given) -> Given:
     return replace(given, driver=wheels[0], driven=wheels[1])
 
 
+def _held_against(given: Given, one: BeltRating, design_kw: float) -> tuple[float, int, float]:
+    """(belts needed exactly, whole belts, percent to spare) of a rated belt; says where the belts are too few."""
+    exact = mark("belts_exact", belts_needed(design_kw, one.corrected_kw))
+    needed = int(mark("belts_needed", whole_belts(exact)))
+    count = given.count or needed
+    spare = mark("spare", spare_power(one.corrected_kw, count, design_kw))
+    if count < needed:
+        carried = one.corrected_kw * count
+        notice(
+            "danger" if carried < given.power_kw else "caution",
+            "too-few-belts",
+            "Carries {carried}, needs {wanted} with the service factor. {needed} belts would do.",
+            "belt.count",
+            "Add belts, or take a larger section or larger sheaves.",
+            carried=(carried, "power"),
+            wanted=(design_kw, "power"),
+            needed=(float(needed), "count"),
+        )
+    return float(exact), needed, float(spare)
+
+
 def rate(given: Given) -> Rating:
     """Work a V-belt drive through. The order of the lines is the order of the method.
 
@@ -260,7 +285,21 @@ def rate(given: Given) -> Rating:
     high_rpm = mark("driven_speed_high", driven_speed(given.driver_rpm, *faster, given.slip_percent))
     mark("speed_ratio", ratio_of_speeds(given.driver_rpm, driven_rpm))
     speed = mark("belt_speed", belt_speed(given.driver.pitch_mm, given.driver_rpm))
-    check_section_limits(given.belt.section, small, float(speed), small_field, given.basis.id)
+    unrated = ""
+    try:
+        check_section_limits(given.belt.section, small, float(speed), small_field, given.basis.id)
+    except InputError as e:
+        # What stands there is worked, whatever one thinks of it; a rim that may burst is not.
+        if given.count is None or speed > RIM_SPEED_LIMIT_M_S:
+            raise
+        unrated = "The small sheave is smaller than its section can bend round: the belt cracks early."
+        notice(
+            "danger",
+            "sheave-too-small",
+            unrated,
+            f"input.{e.field}",
+            "A cogged belt, a smaller section or a larger sheave.",
+        )
 
     length = mark("belt_length", length_mm(given.belt.length_in))
     centre = centre_of_length(float(length), small.line_mm, large.line_mm, field="belt.designation")
@@ -278,29 +317,25 @@ def rate(given: Given) -> Rating:
     large_arc = mark("large_arc", open_large_arc(centre, small.line_mm, large.line_mm))
     span = mark("span", open_span(centre, small.line_mm, large.line_mm))
 
-    with fields_named({"driver.sheave.diameter": f"{small_field}.diameter"}):
-        one = rate_by(given, float(arc), given.basis)
-    exact = mark("belts_exact", belts_needed(design, one.corrected_kw))
-    needed = int(mark("belts_needed", whole_belts(exact)))
+    one: BeltRating | None = None
+    if not unrated:
+        try:
+            with fields_named({"driver.sheave.diameter": f"{small_field}.diameter"}):
+                one = rate_by(given, float(arc), given.basis)
+        except InputError as e:
+            if given.count is None or e.field == "belt.construction":
+                raise
+            unrated = f"Not rated: {e.why}."
+            notice("caution", "not-rated", unrated, f"input.{e.field}",
+                   "Geometry, tension and loads stand; whether it carries the duty is for the belt's own sheet to say.")  # fmt: skip
+    exact, needed, spare = (None, None, None) if one is None else _held_against(given, one, float(design))
     count = given.count or needed
+    assert count is not None
     if count > MOST_BELTS:
         raise NoSolution(
-            f"{needed} belts would be needed; no sheave has so many grooves",
+            f"{count} belts would be needed; no sheave has so many grooves",
             "belt.designation",
             f"up to {MOST_BELTS} belts: a larger section or larger sheaves",
-        )
-    spare = mark("spare", spare_power(one.corrected_kw, count, design))
-    if count < needed:
-        carried, wanted = one.corrected_kw * count, float(design)
-        notice(
-            "danger" if carried < given.power_kw else "caution",
-            "too-few-belts",
-            "Carries {carried}, needs {wanted} with the service factor. {needed} belts would do.",
-            "belt.count",
-            "Add belts, or take a larger section or larger sheaves.",
-            carried=(carried, "power"),
-            wanted=(wanted, "power"),
-            needed=(float(needed), "count"),
         )
     if arc < 120:
         notice(
@@ -373,10 +408,10 @@ def rate(given: Given) -> Rating:
         float(arc),
         float(large_arc),
         one,
-        float(exact),
+        exact,
         needed,
         count,
-        float(spare),
+        spare,
         plan,
         room,
         drawing,

@@ -75,6 +75,8 @@ def speed_range(given: Given, low_rpm: float, high_rpm: float, load: str) -> Spe
             raise InputError(
                 "high" if rpm > given.driver_rpm else "low", float(rpm), f"at {rpm:.0f} rpm: {e.why}", e.allowed
             ) from e
+        # Sized anew at each speed, so it is rated or has been refused.
+        assert r.one_belt is not None and r.belts_exact is not None
         points.append(AtSpeed(float(rpm), r.driven_rpm, one.power_kw, r.one_belt.corrected_kw, r.belts_exact))
     worst = max(points, key=lambda p: p.belts_exact)
     if worst.driver_rpm < given.driver_rpm and load == "constant torque":

@@ -32,7 +32,8 @@ function take(f: FamilyOffer, o: FamilyOption) {
 }
 /** A figure of the drive that is there, in the columns of those that are offered. */
 function nowShown(now: Sheet, key: Column): string {
-  if (key === 'shaft_load' || key === 'spare') return now[key].shown
+  if (key === 'shaft_load') return now.shaft_load.shown
+  if (key === 'spare') return now.spare?.shown ?? 'not rated'
   return key === 'speed_error' ? (now.wanted?.error.shown ?? '') : now.beside[key].shown
 }
 async function work(o: FamilyOption) {

@@ -25,7 +25,7 @@ const kind = computed(() => (props.option.diameter_kind === 'datum' ? 'datum' : 
       <div><dt>centres</dt><dd>{{ option.drive.centre_distance.shown }}</dd></div>
       <div><dt>shaft pull, set</dt><dd>{{ option.shaft_load.shown }}</dd></div>
       <div><dt>face width</dt><dd>{{ option.width.shown }}</dd></div>
-      <div><dt>to spare</dt><dd>{{ option.drive.spare.shown }}</dd></div>
+      <div><dt>to spare</dt><dd>{{ option.drive.spare?.shown }}</dd></div>
     </dl>
     <p class="reasons">{{ option.reasons.join(' · ') }}</p>
     <el-button text @click="emit('work')">How come these figures?</el-button>

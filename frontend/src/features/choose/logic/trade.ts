@@ -63,9 +63,9 @@ export function field(options: Option[], key: (o: Option) => string, w: number, 
       key: key(o),
       x: px(width[k] ?? 0),
       y: py(pull[k] ?? 0),
-      r: radius(o.drive.spare.value),
+      r: radius(o.drive.spare?.value ?? 0),
       name: o.name,
-      label: `${o.name}: ${o.shaft_load.shown} pull, ${o.width.shown} wide, ${o.drive.spare.shown} to spare`,
+      label: `${o.name}: ${o.shaft_load.shown} pull, ${o.width.shown} wide, ${o.drive.spare?.shown} to spare`,
     }))
   const bubbles = apart(drawn, w - inset.right).sort((a, b) => b.r - a.r)
   const text = (v: number) => String(Math.round(v * 1000) / 1000)

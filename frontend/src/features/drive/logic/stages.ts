@@ -9,7 +9,9 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
   const r = answer?.sheet
   const assumed = answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
   const danger = answer?.notices.some((n) => n.level === 'danger')
-  const short = r ? r.spare.value < 0 : false
+  const spare = r?.spare
+  const short = spare ? spare.value < 0 : false
+  const carries = !spare ? 'not rated' : short ? `${spare.number.replace('-', '')} % short` : `${spare.number} % to spare`
   const off = r?.wanted && !r.wanted.within ? r.wanted.says : ''
   return [
     {
@@ -27,8 +29,8 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'choose',
       word: 'Choose',
-      line: !r && working ? 'being worked' : r ? (off ? `${off}, ${short ? 'short' : `${r.spare.number} % to spare`}` : short ? `${r.spare.number.replace('-', '')} % short` : `${r.spare.number} % to spare`) : build ? 'see what is wrong' : 'find a drive',
-      state: !r && working ? 'none' : r ? (danger ? 'act' : short || off ? 'watch' : 'fine') : build ? 'act' : 'none',
+      line: !r && working ? 'being worked' : r ? (off ? `${off}, ${short ? 'short' : carries}` : carries) : build ? 'see what is wrong' : 'find a drive',
+      state: !r && working ? 'none' : r ? (danger ? 'act' : short || off || !spare ? 'watch' : 'fine') : build ? 'act' : 'none',
     },
     {
       key: 'tension',

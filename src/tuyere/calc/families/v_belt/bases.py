@@ -98,7 +98,7 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
                 basis=book.id,
                 title=book.title,
                 source=book.source,
-                used=book.id == worked.one_belt.basis,
+                used=worked.one_belt is not None and book.id == worked.one_belt.basis,
                 why=why,
                 belt_power=None if one is None else f(one.corrected_kw, "power", per="belt"),
                 basic_power=None if one is None else f(one.basic_kw, "power", per="belt"),

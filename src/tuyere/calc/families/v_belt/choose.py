@@ -83,6 +83,7 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
         )
         with quiet(), collected_notices():
             worked = rate(core)
+        assert worked.spare_percent is not None  # the search offers rated drives only
         f = frame.figure
         options.append(
             OptionOut(

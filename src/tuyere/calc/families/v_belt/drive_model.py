@@ -77,17 +77,17 @@ class VBeltDriveOut(Answer):
     basis: str = Field(description="the book it is rated by")
     basis_source: str
     belts: Figure
-    belts_needed: Figure
-    belts_exact: Figure
+    belts_needed: Figure | None
+    belts_exact: Figure | None
     design_power: Figure
     service_factor: Figure
-    belt_power: Figure
-    basic_power: Figure
-    added_power: Figure
-    arc_factor: Figure
-    length_factor: Figure
-    carried_power: Figure
-    spare: Figure
+    belt_power: Figure | None
+    basic_power: Figure | None
+    added_power: Figure | None
+    arc_factor: Figure | None
+    length_factor: Figure | None
+    carried_power: Figure | None
+    spare: Figure | None
     driven_speed: Figure
     driven_speed_low: Figure
     driven_speed_high: Figure
@@ -180,24 +180,25 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
             "Set it by the sound of the span, or by the thumb: just so that it does not slip when it starts.",
             force=(t.new[1].force_n, "force"),
         )
+    one = r.one_belt
     return VBeltDriveOut(
         designation=given.belt.designation + (" link" if given.link else ""),
         section=given.belt.section.name,
         groove=given.belt.section.groove,
-        basis=r.one_belt.basis_title,
-        basis_source=r.one_belt.basis_source,
+        basis=one.basis_title if one else "not rated",
+        basis_source=one.basis_source if one else "",
         belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),
-        belts_needed=f(r.belts_needed, "count", step="belts_needed"),
-        belts_exact=f(r.belts_exact, "factor", "exact", "belts_exact"),
+        belts_needed=None if r.belts_needed is None else f(r.belts_needed, "count", step="belts_needed"),
+        belts_exact=None if r.belts_exact is None else f(r.belts_exact, "factor", "exact", "belts_exact"),
         design_power=f(r.design_kw, "power", step="design_power"),
         service_factor=f(given.service_factor, "factor", step="service_factor"),
-        belt_power=f(r.one_belt.corrected_kw, "power", step="belt_power", per="belt"),
-        basic_power=f(r.one_belt.basic_kw, "power", step="basic_power", per="belt"),
-        added_power=f(r.one_belt.added_kw, "power", step="added_power", per="belt"),
-        arc_factor=f(r.one_belt.arc_factor, "factor", step="arc_factor"),
-        length_factor=f(r.one_belt.length_factor, "factor", step="length_factor"),
-        carried_power=f(r.one_belt.corrected_kw * r.belts, "power", step="belt_power"),
-        spare=f(r.spare_percent, "percent", step="spare"),
+        belt_power=None if one is None else f(one.corrected_kw, "power", step="belt_power", per="belt"),
+        basic_power=None if one is None else f(one.basic_kw, "power", step="basic_power", per="belt"),
+        added_power=None if one is None else f(one.added_kw, "power", step="added_power", per="belt"),
+        arc_factor=None if one is None else f(one.arc_factor, "factor", step="arc_factor"),
+        length_factor=None if one is None else f(one.length_factor, "factor", step="length_factor"),
+        carried_power=None if one is None else f(one.corrected_kw * r.belts, "power", step="belt_power"),
+        spare=None if r.spare_percent is None else f(r.spare_percent, "percent", step="spare"),
         driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
         driven_speed_low=f(r.driven_rpm_low, "speed", step="driven_speed_low"),
         driven_speed_high=f(r.driven_rpm_high, "speed", step="driven_speed_high"),

@@ -138,6 +138,7 @@ class VBelts(Family[VBeltDriveIn]):
                       frame.tape_mark_mm)  # fmt: skip
         with quiet(), collected_notices():
             r = rate(given)
+        assert r.spare_percent is not None  # the search offers rated drives only
         kind = c.belt.section.line_kind
 
         def wheel(line_mm: float) -> dict[str, Any]:
