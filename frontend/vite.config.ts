@@ -21,5 +21,5 @@ export default defineConfig({
   // Fonts stay files: the content security policy knows no data: fonts.
   build: { outDir: 'dist', assetsInlineLimit: 0, sourcemap: false, target: 'es2022' },
   server: { proxy: { '/api': 'http://127.0.0.1:8350' } },
-  test: { environment: 'happy-dom', include: ['tests/**/*.test.ts'] },
+  test: { environment: 'happy-dom', include: ['tests/**/*.test.ts'], setupFiles: ['tests/setup.ts'] },
 })

@@ -56,7 +56,7 @@ def spare_term(spare_percent: Any) -> Any:
 
 
 def terms(f: Figures, least: dict[str, float], tolerance_percent: float) -> dict[str, Array]:
-    """Each figure against the best one found; the speed error against the tolerance, the shelf by thirds."""
+    """Each figure against the best one found; the speed error against the tolerance, each part that is not on the shelf counts once."""
     out: dict[str, Array] = {
         "parts": f.parts / least["parts"],
         "size": f.large_mm / least["size"],
@@ -68,7 +68,7 @@ def terms(f: Figures, least: dict[str, float], tolerance_percent: float) -> dict
         "common": 1 + f.uncommon / 2,
     }
     if f.missing is not None:
-        out["stock"] = 1 + f.missing / 3
+        out["stock"] = 1 + f.missing
     return out
 
 

@@ -327,7 +327,7 @@ def rate(given: Given) -> Rating:
                 raise
             unrated = f"Not rated: {e.why}."
             notice("caution", "not-rated", unrated, f"input.{e.field}",
-                   "Geometry, tension and loads stand; whether it carries the duty is for the belt's own sheet to say.")  # fmt: skip
+                   "Geometry, tension and loads stand; whether it carries the duty is for the belt's own sheet to say.", **e.quantities)  # fmt: skip
     exact, needed, spare = (None, None, None) if one is None else _held_against(given, one, float(design))
     count = given.count or needed
     assert count is not None

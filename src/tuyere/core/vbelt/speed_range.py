@@ -73,7 +73,11 @@ def speed_range(given: Given, low_rpm: float, high_rpm: float, load: str) -> Spe
                 r: Rating = rate(one)
         except InputError as e:
             raise InputError(
-                "high" if rpm > given.driver_rpm else "low", float(rpm), f"at {rpm:.0f} rpm: {e.why}", e.allowed
+                "high" if rpm > given.driver_rpm else "low",
+                float(rpm),
+                f"at {rpm:.0f} rpm: {e.why}",
+                e.allowed,
+                **e.quantities,
             ) from e
         # Sized anew at each speed, so it is rated or has been refused.
         assert r.one_belt is not None and r.belts_exact is not None

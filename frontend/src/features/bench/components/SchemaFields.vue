@@ -14,7 +14,7 @@ defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
 const choices = useChoices()
-const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name)) + (f.needed ? ' ●' : '')
+const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name))
 // What only repeats the label is no help.
 const says = (f: Field) => f.help.trim().toLowerCase() !== plainName(f.name).toLowerCase() && f.help
 const set = (path: string, v: string | boolean | undefined) => (typed.value = { ...typed.value, [path]: v })
@@ -28,7 +28,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         <legend>{{ plainName(f.name) }}<span v-if="f.help" class="dim"> · {{ wheelName(settings.wheelWord, f.help) }}</span></legend>
         <SchemaFields v-model="typed" :fields="f.fields" :problem="problem" />
       </fieldset>
-      <div v-else class="one">
+      <div v-else class="one" :class="{ needed: f.needed }">
         <QuantityField
           v-if="f.form === 'quantity' || f.form === 'number'"
           :model-value="text(f.path)"
@@ -85,6 +85,10 @@ legend {
 }
 legend .dim {
   font: 400 15px var(--face-text);
+}
+/* A mark, not a word: the name of the field stays what it is. */
+.needed :deep(.label)::after {
+  content: ' ●' / '';
 }
 .help {
   color: var(--dim);

@@ -8,6 +8,7 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, given_of
 from tuyere.calc.families.v_belt.parts import basis_of
 from tuyere.calc.frame import Frame
+from tuyere.calc.refusals import told
 from tuyere.calc.registry import calculation
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
@@ -90,9 +91,9 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
                 with quiet(), collected_notices():
                     one = rate_by(core, worked.small_arc_deg, book)
             except InputError as e:
-                why = f"{e.why}; {e.allowed}"
+                why = told(f"{e.why}; {e.allowed}", e.quantities, frame.units)
             except NoSolution as e:
-                why = e.why
+                why = told(e.why, e.quantities, frame.units)
         rows.append(
             BasisRow(
                 basis=book.id,

@@ -1,0 +1,66 @@
+"""Answers of the server for the mounted tests of the pages, made by the server itself.
+
+`pytest tests/web/test_fixtures.py` holds the committed files against fresh ones; with TUYERE_FIXTURES=write it writes them.
+"""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+from typing import Any
+
+from flask.testing import FlaskClient
+
+from tuyere.calc.registry import CALCULATIONS
+
+FOLDER = Path(__file__).parents[2] / "frontend" / "tests" / "fixtures"
+MACHINE, DRIVE, BUILD = (f"0000000{n}-0000-4000-8000-000000000000" for n in (1, 2, 3))
+MOMENT = re.compile(r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d.*$")
+DUTY = {"power": "15hp", "driver_speed": "1750", "driven_speed": "1005", "centre": "34 in",
+        "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 16}}  # fmt: skip
+
+
+def scrubbed(value: Any) -> Any:
+    """Moments are what differs from run to run."""
+    if isinstance(value, dict):
+        return {k: scrubbed(v) for k, v in value.items()}
+    if isinstance(value, list):
+        return [scrubbed(v) for v in value]
+    return "2026-11-25T12:00:00Z" if isinstance(value, str) and MOMENT.match(value) else value
+
+
+def fixtures(client: FlaskClient) -> dict[str, Any]:
+    """Name of the file: what it holds."""
+    by = {"created_by_name": "N. Dray", "units": "us"}
+    client.post(
+        "/api/machines",
+        json={"id": MACHINE, "name": "Fixture fan", "tag": "FX-1", "same_name": True, "created_by_name": "N. Dray"},
+    )
+    client.post(
+        f"/api/machines/{MACHINE}/drives", json={"id": DRIVE, "name": "Main drive", "created_by_name": "N. Dray"}
+    )
+    client.put(f"/api/drives/{DRIVE}/duty", json=DUTY | by)
+    example = CALCULATIONS["v-belt-drive"].example["input"] | {"belt": {"designation": "B90", "count": 4}}
+    client.post(
+        f"/api/drives/{DRIVE}/builds",
+        json={"id": BUILD, "purpose": "fitted", "freeze": True, "family": "v-belt", "input": example, **by},
+    )
+    drive = client.get(f"/api/drives/{DRIVE}?units=us").json
+    given = drive["builds"][0]["input"]
+    compare = {
+        **{k: DUTY[k] for k in ("power", "driver_speed", "driven_speed")},
+        "centre": {"about": "34 in"},
+        "keep": 2,
+    }
+    lines = {c["name"]: c for c in client.get("/api/calc").json["calculations"]}
+    return {
+        "drive": scrubbed(drive),
+        "answer": client.post("/api/calc/v-belt-drive", json={"units": "us", "input": given}).json,
+        "refusal": client.post(
+            "/api/calc/v-belt-drive", json={"units": "us", "input": given | {"power": "15 in"}}
+        ).json,
+        "compare": client.post("/api/calc/drive-compare", json={"units": "us", "input": compare}).json,
+        "families": client.get("/api/families").json,
+        "choices": client.get("/api/choices").json,
+        "calculations": {"calculations": [lines[n] for n in ("belt-length", "chain-drive", "v-belt-drive")]},
+    }
