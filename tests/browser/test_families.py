@@ -36,7 +36,7 @@ def test_a_bale_conveyor_is_answered_by_every_family_and_gets_a_chain(
     page.get_by_role("button", name="Weight, about").click()
     expect(page.locator(".beside tbody tr").first).to_contain_text("Roller chain")
     # What must not slip rules two families out, with a reason.
-    page.get_by_text("What is asked of it").click()
+    page.locator("details.ask summary").click()
     page.get_by_text("Must not slip", exact=True).click()
     expect(page.get_by_role("region", name="V-belts").get_by_text("You asked: must not slip")).to_be_visible()
     expect(page.get_by_role("region", name="V-belts").locator(".option")).to_have_count(0)
@@ -147,7 +147,7 @@ def test_a_worn_chain_measured_with_a_tape_on_a_phone(open_page: Opener, axe: Ca
     choose(page, "Chain", "80")
     page.get_by_label("Driver teeth").fill("17")
     page.get_by_label("Driven teeth").fill("27")
-    page.get_by_label("Pitches").fill("71")
+    page.get_by_role("textbox", name="Pitches").fill("71")
     page.get_by_role("button", name="Keep it as found").click()
     expect(page.get_by_role("cell", name=re.compile("80, 71 pitches"))).to_be_visible()
     expect(page.get_by_text("odd number of pitches needs an offset link")).to_have_count(1)

@@ -37,7 +37,7 @@ def test_from_a_motor_a_fan_and_a_tape_to_a_saved_drive(
     page.get_by_label("Where it is isolated").fill("Isolator Q77 beside the door")
     page.get_by_role("button", name="Save the machine").click()
     expect(page.get_by_role("heading", name="Retting fan <3>")).to_be_visible()
-    page.get_by_label("Name of a new drive").fill("Fan drive")
+    page.get_by_label("Name of a new drive").fill("Retting drive")
     page.get_by_role("button", name="Add the drive").click()
 
     expect(page.get_by_text("nothing drawn yet")).to_be_visible()
@@ -82,7 +82,7 @@ def test_from_a_motor_a_fan_and_a_tape_to_a_saved_drive(
     server.start()
     page.goto(server.address + "/machines")
     page.get_by_label("Find a machine").fill("retting fan")
-    page.locator("li", has_text="Retting fan").get_by_role("link", name=re.compile("Fan drive")).click()
+    page.locator("li", has_text="Retting fan").get_by_role("link", name=re.compile("Retting drive")).click()
     expect(page.locator(".answers .main").first).to_have_text(name)
     expect(page.locator(".answers .main").nth(1)).to_have_text(force)
     page.get_by_role("button", name="It is fitted: settle it").click()

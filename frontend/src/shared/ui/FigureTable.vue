@@ -33,8 +33,10 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
     <dl v-if="main.length" class="main">
       <div v-for="r in main" :key="r.key">
         <dt>{{ r.name }}</dt>
-        <dd class="figure">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></dd>
-        <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+        <dd class="figure">
+          <span>{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></span>
+          <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+        </dd>
       </div>
     </dl>
     <component :is="main.length ? 'details' : 'div'">
@@ -61,23 +63,17 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
   gap: 2px;
 }
 .main div {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 54px;
-  align-items: center;
   border-bottom: 2px dotted var(--line);
 }
-.main dt,
 .main dd {
-  grid-column: 1;
   margin: 0;
-}
-.main dd {
+  min-height: 46px;
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
   font-size: 28px;
   line-height: 1.15;
-}
-.main .ask-how {
-  grid-column: 2;
-  grid-row: 1 / 3;
 }
 summary {
   min-height: 44px;
