@@ -102,7 +102,7 @@ def preview_stock(body: ListText) -> Response:
     return answer(_preview(read_stock(body.text, body.units), body.units))
 
 
-@api.put("/stock", summary="Keep a stock list", responses=documented(Shelf))
+@api.put("/stock", summary="Keep a stock list", responses=documented(Shelf, 409))
 def keep_stock(body: ListText) -> Response:
     """Take a list in place of the one before it."""
     read = read_stock(body.text, body.units)
@@ -117,7 +117,7 @@ def keep_stock(body: ListText) -> Response:
     return saved(body, work)
 
 
-@api.post("/stock/parts", summary="Put a part on the shelf", responses=documented(Shelf))
+@api.post("/stock/parts", summary="Put a part on the shelf", responses=documented(Shelf, 409))
 def put_part(body: PartForm) -> Response:
     """One part more, or more of one that is there."""
     given = {
@@ -137,7 +137,7 @@ def put_part(body: PartForm) -> Response:
     return saved(body, work)
 
 
-@api.put("/stock/parts/<uuid:ident>", summary="Count a part again", responses=documented(Shelf, 404))
+@api.put("/stock/parts/<uuid:ident>", summary="Count a part again", responses=documented(Shelf, 404, 409))
 def count_part(path: ById, body: CountForm) -> Response:
     """How many there are now; none takes it off the list."""
 

@@ -13,7 +13,9 @@ const box = ref<HTMLInputElement>()
 const found = ref<Destination[]>([])
 const at = ref(0)
 const open = ref(false)
+const answered = ref('')
 let asked = 0
+let entered = false
 
 watch(text, async (typed) => {
   const mine = ++asked
@@ -25,14 +27,23 @@ watch(text, async (typed) => {
   if (mine !== asked) return
   found.value = got.ok ? got.data.destinations : []
   at.value = 0
+  answered.value = typed
+  if (entered) enter()
 })
+
+/** Enter goes where the words lead, not where the first half of them led: it waits for their own answer. */
+function enter() {
+  entered = answered.value !== text.value
+  if (!entered) go(found.value[at.value])
+}
 
 function go(d: Destination | undefined) {
   if (!d) return
   open.value = false
   text.value = ''
   box.value?.blur()
-  void router.push({ path: d.to, query: d.query })
+  const [path = '', hash] = d.to.split('#')
+  void router.push({ path, query: d.query, hash: hash ? `#${hash}` : '' })
 }
 function onKey(e: KeyboardEvent) {
   const target = e.target as HTMLElement
@@ -64,7 +75,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       @blur="open = false"
       @keydown.down.prevent="at = Math.min(at + 1, found.length - 1)"
       @keydown.up.prevent="at = Math.max(at - 1, 0)"
-      @keydown.enter="go(found[at])"
+      @keydown.enter="enter"
       @keydown.esc="box?.blur()"
     />
     <ul v-if="open && text" id="command-found" role="listbox" aria-label="Destinations">
