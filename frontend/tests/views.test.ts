@@ -5,6 +5,7 @@ import { createPinia, setActivePinia } from 'pinia'
 
 import type { Drive, DriveAnswer, DriveInput } from '@/api/types'
 import ChooseView from '@/features/choose/views/ChooseView.vue'
+import ChooseStage from '@/features/drive/components/ChooseStage.vue'
 import DutyStage from '@/features/drive/components/DutyStage.vue'
 import FoundStage from '@/features/drive/components/FoundStage.vue'
 import { useWorkedDrive } from '@/features/drive/composables/workedDrive'
@@ -303,6 +304,19 @@ describe('choosing a drive', () => {
     const body = asked(s, 'POST', 'drive-compare')[0]?.body as { input: Record<string, unknown> }
     expect(body.input).toMatchObject({ power: '15hp', driver_speed: '1750', driven_speed: '640', centre: { about: '28in' } })
     expect(w.find('.folded').exists()).toBe(true)
+  })
+})
+
+describe('choosing on a drive', () => {
+  it('takes the centres off the drawing where the duty does not say them', async () => {
+    const s = serve(common)
+    const open = { ...drive, duty: drive.duty && { ...drive.duty, entries: { ...drive.duty.entries, centre: '' } } } as Drive
+    const w = await shown(ChooseStage, { drive: open, today: worked.sheet })
+    await settle(40)
+    const body = asked(s, 'POST', 'drive-compare')[0]?.body as { input: { centre: Record<string, unknown> } }
+    expect(body.input.centre.about).toBe(worked.sheet?.beside.centre_distance.value)
+    expect(w.text()).toContain('as it is drawn')
+    expect(w.find('.faults').exists()).toBe(false)
   })
 })
 

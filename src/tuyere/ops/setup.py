@@ -42,14 +42,22 @@ def digest(paths: Iterable[Path]) -> str:
 
 def stamped(name: str, mark: str) -> bool:
     """Whether a step was finished for this very content."""
-    file = STAMPS / name
-    return file.exists() and file.read_text() == mark
+    try:
+        return (STAMPS / name).read_text() == mark
+    except (OSError, UnicodeDecodeError):
+        return False  # not there, or not one of ours: the step is done again
 
 
 def stamp(name: str, mark: str) -> None:
     """Remember that a step is finished."""
-    STAMPS.mkdir(exist_ok=True)
-    (STAMPS / name).write_text(mark)
+    try:
+        STAMPS.mkdir(exist_ok=True)
+        (STAMPS / name).write_text(mark)
+    except OSError as e:
+        raise OpsError(
+            f"{STAMPS / name} cannot be written: {e.strerror}",
+            f"rm -rf {STAMPS} and run again; the checkout must be writable",
+        ) from e
 
 
 def run(command: list[str], what: str, cure: str, cwd: Path = ROOT, env: dict[str, str] | None = None) -> None:

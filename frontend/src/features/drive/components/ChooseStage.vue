@@ -20,6 +20,7 @@ const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const pickedKey = ref('')
 const asked = ref<Question[]>([])
+const asDrawn = ref('')
 const fields = computed(() => (props.drive.duty ? fieldsOf(props.drive.duty) : null))
 
 async function compare() {
@@ -27,6 +28,10 @@ async function compare() {
   if (!duty) return
   busy.value = true
   const input: CompareInput = { ...compareInput(fieldsOf(duty), asked.value, props.layout), series: settings.units === 'us' ? 'inch' : 'all' }
+  // The duty may not say how far the shafts are apart; the drive that is drawn does.
+  const drawn = props.today?.beside.centre_distance
+  asDrawn.value = !fieldsOf(duty).centre.trim() && drawn ? drawn.shown : ''
+  if (asDrawn.value && drawn) input.centre = { ...input.centre, about: drawn.value }
   const got = await attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input } }))
   busy.value = false
   problem.value = got.ok ? null : got.problem
@@ -57,6 +62,7 @@ watch(
         <QuestionsFieldset v-model="asked" />
       </details>
       <p v-if="busy" role="status" class="dim">Searching every standard drive…</p>
+      <p v-if="asDrawn && board" class="dim">The duty says no centre distance: {{ asDrawn }} is taken, as it is drawn.</p>
       <FaultList :faults="otherFaults(problem, [])" />
       <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
       <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" :today="today" @replace="emit('duty')" @pick="pick" />
