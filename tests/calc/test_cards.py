@@ -277,3 +277,12 @@ def test_a_rim_that_may_burst_is_refused_whatever_stands_there() -> None:
     given_in = {"power": "5hp", "service_factor": {"assume": 1.3}, "driver": {"speed": 3500, "sheave": {"diameter": "12.5 in", **wheel}},
                 "driven": {"sheave": {"diameter": "18 in", **wheel}}, "belt": {"designation": "5VX1000", "count": 2}}  # fmt: skip
     assert "limit of cast-iron" in refused("v-belt-drive", given_in)[1]
+
+
+@pytest.mark.parametrize(("tape", "said"), [("34 1/4", False), ("34 3/4", False), ("36", True), ("31", True)])
+def test_the_tape_is_held_against_belt_and_sheaves(tape: str, said: bool) -> None:
+    example = CALCULATIONS["v-belt-drive"].example["input"]
+    got = run("v-belt-drive", example | {"centre_by_tape": tape})
+    assert ("centres-differ" in codes(got)) == said
+    plain = run("v-belt-drive", example)
+    assert got.result.centre_distance == plain.result.centre_distance  # the tape changes no figure

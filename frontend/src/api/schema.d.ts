@@ -5557,6 +5557,12 @@ export interface components {
          */
         RangeIn: {
             belt: components["schemas"]["BeltIn"];
+            /**
+             * Centre By Tape
+             * @description shaft to shaft as the tape reads: held against what belt and sheaves give
+             * @default null
+             */
+            centre_by_tape?: (number | string) | null;
             /** @description the driven shaft */
             driven: components["schemas"]["DrivenIn"];
             /** @description the driving shaft */
@@ -7319,6 +7325,12 @@ export interface components {
          */
         VBeltDriveIn: {
             belt: components["schemas"]["BeltIn"];
+            /**
+             * Centre By Tape
+             * @description shaft to shaft as the tape reads: held against what belt and sheaves give
+             * @default null
+             */
+            centre_by_tape?: (number | string) | null;
             /** @description the driven shaft */
             driven: components["schemas"]["DrivenIn"];
             /** @description the driving shaft */

@@ -34,7 +34,7 @@ const last = props.drive.builds.find((b) => b.family === 'v-belt' && b.state ===
 const known = last?.input as unknown as Known | undefined
 const carry = (v: ReturnType<typeof fresh>, from: Units) => {
   const length = from === 'us' ? 'in' : 'mm'
-  return { ...v, power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'), driver: withUnit(v.driver, length), driven: withUnit(v.driven, length) }
+  return { ...v, power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'), driver: withUnit(v.driver, length), driven: withUnit(v.driven, length), centre: withUnit(v.centre, length) }
 }
 function fresh() {
   return {
@@ -49,6 +49,7 @@ function fresh() {
     belt: '',
     count: '',
     odd: '',
+    centre: '',
     flat: known?.driven.sheave.groove === 'flat',
     temporary: false,
     reason: '',
@@ -95,6 +96,7 @@ async function submit() {
           service_factor,
           driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
           driven: { sheave: f.value.flat ? { diameter: f.value.driven, kind: 'outside', groove: 'flat' } : wheel(f.value.driven) },
+          centre_by_tape: f.value.centre.trim() || undefined,
           belt: { designation: f.value.belt, count: countTyped(f.value.count), odd: f.value.odd.trim() || undefined },
         }
       : { power: f.value.power, service_factor, [family.value?.speed_field ?? 'speed']: f.value.speed, ...bodyOf(form.value?.fields ?? [], f.value.typed) }
@@ -154,6 +156,7 @@ async function submit() {
           <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />
           <ChoiceField v-model="f.groove" label="Groove, where it is not the belt's own" :choices="grooveChoices" clearable :fault="faultAt(problem, 'input.driver.sheave.groove', 'input.driven.sheave.groove')" />
           <el-checkbox v-model="f.flat" label="The driven is a flat pulley" />
+          <QuantityField v-model="f.centre" label="Shaft to shaft, by tape" :unit="us ? 'in' : 'mm'" example="34 1/4" fractions :fault="faultAt(problem, 'input.centre_by_tape')" />
         </template>
         <QuantityField v-model="f.power" label="Motor power" :unit="us ? 'hp' : 'kW'" :fault="faultAt(problem, 'input.power')" />
         <QuantityField v-model="f.speed" label="Motor speed" unit="rpm" :fault="faultAt(problem, 'input.driver.speed', 'input.speed', 'input.driver_speed')" />

@@ -16,6 +16,25 @@ GROUP = "V-belts"
 JOINED = " joined"
 
 
+# A belt in use is a per cent or so longer than new, and a tape held from shaft to shaft is no better.
+TAPE_SHARE = 0.02
+
+
+def _hold_centres(tape_mm: float, belt_mm: float) -> None:
+    """Say so where the tape and the belt on its sheaves do not agree. Source: geometry; the share is common practice."""
+    if abs(tape_mm - belt_mm) <= TAPE_SHARE * belt_mm:
+        return
+    notice(
+        "caution",
+        "centres-differ",
+        "By the tape the shafts stand {tape} apart, this belt on these sheaves stands at {belt}.",
+        "input.centre_by_tape",
+        "One of them is misread: the print, a sheave (rim or datum), or the tape. A stretched belt stands a little further.",
+        tape=(tape_mm, "length"),
+        belt=(belt_mm, "length"),
+    )
+
+
 @calculation(
     "v-belt-drive",
     "V-belt drive",
@@ -43,6 +62,8 @@ def v_belt_drive(given: VBeltDriveIn, frame: Frame) -> VBeltDriveOut:
     frame.elevation = worked.elevation
     check_motor_sheave(given.service_factor, core)
     out = drive_out(worked, core, frame)
+    if given.centre_by_tape is not None:
+        _hold_centres(given.centre_by_tape.value, worked.centre_mm)
     if given.belt.odd:
         notice(
             "caution",

@@ -7,7 +7,7 @@ from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entry import Power
+from tuyere.calc.entry import Length, Power
 from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, basis_of, sheave_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
@@ -62,6 +62,9 @@ class VBeltDriveIn(Input):
     driver: ShaftIn = Field(description="the driving shaft")
     driven: DrivenIn = Field(description="the driven shaft")
     belt: BeltIn
+    centre_by_tape: Length | None = Field(
+        default=None, description="shaft to shaft as the tape reads: held against what belt and sheaves give"
+    )
     slip: SlipIn
     own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
     wanted: WantedIn | None = Field(default=None, description="the driven speed that is wanted")

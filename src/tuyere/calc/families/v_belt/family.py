@@ -41,6 +41,8 @@ def _spec(given: VBeltDriveIn) -> dict[str, Any]:
     spec: dict[str, Any] = {"slip": given.slip.value} if given.slip else {}
     if given.belt.odd:
         spec["odd"] = given.belt.odd
+    if given.centre_by_tape:
+        spec["centre_by_tape"] = given.centre_by_tape.value
     if given.own_ratings:
         spec["own_ratings"] = [
             {"section": r.section, "diameter": r.diameter.value, "speed": r.speed.value, "power": r.power.value}
@@ -100,7 +102,7 @@ class VBelts(Family[VBeltDriveIn]):
         }
         if odd := parts.loop.spec.get("odd"):
             out["belt"]["odd"] = odd
-        for kept in ("slip", "own_ratings"):
+        for kept in ("slip", "own_ratings", "centre_by_tape"):
             if (value := parts.loop.spec.get(kept)) is not None:
                 out[kept] = value
         return out
