@@ -174,6 +174,7 @@ def test_the_command_line_opens_choose_filled_in_and_saves_to_a_new_machine(
     page.keyboard.press("Enter")
     expect(page.locator(".option").first).to_be_visible()
     expect(page.get_by_label("Power", exact=True)).to_have_value("15hp")
+    page.get_by_text(re.compile(r"^\d things assumed")).click()
     expect(page.get_by_text("10 hours a day are assumed")).to_be_visible()
     # Answered, the question stands in one line; it is opened again for another one.
     expect(page.locator(".folded")).to_contain_text("15hp, 1750 to 640 rpm, 28in apart")

@@ -212,7 +212,7 @@ def demo(reset: bool, port: int) -> int:
         cluster.plain_role("tuyere")
         if os.geteuid() == 0 and setup.plain_user() is None:
             progress.note(
-                f"{setup.ROOT} can only be read by root, so the web server runs as root; move the checkout to change that"
+                "only root can read this checkout or its Python, so the web server runs as root; moved from below /root it would not"
             )
         if not port_is_free(port):
             taken, port = port, free_port(port + 1)

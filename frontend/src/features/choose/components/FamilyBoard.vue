@@ -7,6 +7,7 @@ import AllFigures from '@/features/drive/components/AllFigures.vue'
 import { fit } from '@/features/drive/logic/layout'
 import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
+import { counted } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import { columns, sorted, type Column } from '../logic/sorting'
@@ -23,6 +24,14 @@ const how = ref<{ step: string | null; title: string }>({ step: null, title: '' 
 const by = ref<Column>('shaft_load')
 const families = computed(() => props.answer.result.families)
 const rows = computed(() => sorted(families.value, by.value))
+// The drives come first: what can hurt stands above them, the rest is counted and opened by who wants it.
+const urgent = computed(() => props.answer.notices.filter((n) => n.level === 'danger'))
+const quiet = computed(() => props.answer.notices.filter((n) => n.level !== 'danger'))
+const said = computed(() => {
+  const assumed = quiet.value.filter((n) => n.code.endsWith('assumed')).length
+  const others = quiet.value.length - assumed
+  return [assumed ? `${counted(assumed, 'thing')} assumed` : '', others ? counted(others, 'remark') : ''].filter(Boolean).join(', ')
+})
 const INSET = { left: 8, right: 8, top: 7, bottom: 7 }
 const scale = computed(() => Math.min(...families.value.flatMap((f) => f.options.map((o) => fit(o.elevation, 300, 118, INSET, 0).scale)), Infinity))
 const keyOf = (f: FamilyOffer, o: FamilyOption) => `${f.key} ${o.name} ${o.telling}`
@@ -46,10 +55,18 @@ async function work(o: FamilyOption) {
 
 <template>
   <section class="board">
-    <p>
-      {{ answer.result.considered.toLocaleString('en-US') }} combinations tried. Drawn at one scale. <span class="dim">{{ answer.result.order }}</span>
-    </p>
-    <NoticeList :notices="answer.notices" replaceable @replace="(p: string) => emit('replace', p)" />
+    <p>{{ answer.result.considered.toLocaleString('en-US') }} combinations tried. Drawn at one scale.</p>
+    <NoticeList v-if="urgent.length" :notices="urgent" />
+    <div class="folds">
+      <details v-if="quiet.length">
+        <summary>{{ said }}</summary>
+        <NoticeList :notices="quiet" replaceable @replace="(p: string) => emit('replace', p)" />
+      </details>
+      <details>
+        <summary>How they are ordered</summary>
+        <p>{{ answer.result.order }}</p>
+      </details>
+    </div>
     <section v-for="f in families" :key="f.key" class="sheet family" :class="f.verdict" :aria-label="f.title">
       <header>
         <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
@@ -110,6 +127,23 @@ async function work(o: FamilyOption) {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
+}
+.folds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 22px;
+}
+.folds details[open] {
+  flex-basis: 100%;
+}
+.folds summary {
+  min-height: 44px;
+  display: inline-flex;
+  align-items: center;
+  color: var(--touch);
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  cursor: pointer;
 }
 .family,
 .beside {

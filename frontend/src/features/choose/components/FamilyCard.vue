@@ -18,7 +18,7 @@ const frame = computed(() => fit(props.option.elevation, W, H, { left: 8, right:
       <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
     </svg>
     <h3 class="figure">{{ option.name }}</h3>
-    <p v-if="option.kinds.length" class="kinds">{{ option.kinds.join(', ') }}</p>
+    <p class="kinds">{{ option.kinds.join(', ') }}</p>
     <p class="dim telling">{{ option.telling }}</p>
     <dl>
       <div><dt>driven speed</dt><dd>{{ option.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small></dd></div>
@@ -77,5 +77,9 @@ dd {
 dd small {
   font-weight: 400;
   font-size: 14px;
+}
+.kinds {
+  min-height: 24px;
+  font-weight: 600;
 }
 </style>

@@ -126,6 +126,9 @@ onMounted(() => setPlace('', 'Shelf'))
 </template>
 
 <style scoped>
+.count :deep(.el-button + .el-button) {
+  margin-left: 10px;
+}
 .count {
   text-align: right;
   white-space: nowrap;
