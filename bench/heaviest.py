@@ -36,7 +36,7 @@ def requests() -> dict[str, tuple[str, dict[str, Any]]]:
         "every chain": ("chain-select", {"input": {**{k: v for k, v in duty.items() if k != "centre"}, "centre": {"about": "60 in"}, "keep": 9}}),
         "every synchronous drive": ("sync-select", {"input": {**duty, "keep": 9}}),
         "every flat belt": ("flat-select", {"input": {**duty, "keep": 9}}),
-        "by every book": ("v-belt-bases", None or {}),
+        "by every book": ("v-belt-bases", {}),
     }  # fmt: skip
 
 

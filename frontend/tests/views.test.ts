@@ -263,12 +263,16 @@ describe('choosing a drive', () => {
   const duty = async (w: VueWrapper) => {
     for (const [label, typed] of [['Power', '15hp'], ['Driver speed', '1750'], ['Driven speed wanted', '1005'], ['Centre distance, about', '34']] as const) await fill(w, label, typed)
   }
-  it('folds the question once it is answered, and opens it at the field that is to be replaced', async () => {
+  const found = async () => {
     serve(common)
     const w = await shown(ChooseView, {}, '/choose')
     await duty(w)
     await w.find('form').trigger('submit')
     await settle(40)
+    return w
+  }
+  it('folds the question once it is answered, and opens it at the field that is to be replaced', async () => {
+    const w = await found()
     expect(w.findAll('.family').length).toBe(compare.result.families.length)
     expect(w.find('.folded').text()).toContain('15hp, 1750 to 1005 rpm, 34 apart')
     expect((w.find('form').element as HTMLElement).style.display).toBe('none')
@@ -277,11 +281,7 @@ describe('choosing a drive', () => {
     expect((w.find('form').element as HTMLElement).style.display).not.toBe('none')
   })
   it('never leaves the old drives beside a changed question', async () => {
-    serve(common)
-    const w = await shown(ChooseView, {}, '/choose')
-    await duty(w)
-    await w.find('form').trigger('submit')
-    await settle(40)
+    const w = await found()
     await press(w, 'Change the question')
     await fill(w, 'Power', '20hp')
     await settle()

@@ -138,6 +138,9 @@ def test_a_metric_belt_is_counted_in_millimetres_first_and_has_its_length_by_tap
     (r, *_) = run("belt-identify", {"marking": "SPB 2360"}).result.readings
     assert r.length_words.startswith("2360 mm (") and "wedge belt" in r.words
     assert run("belt-identify", {"marking": "SPB 2360"}, "si").result.readings[0].length_words == "2360 mm datum"
+    # 30 in is 762 mm to the digit, and still an inch belt.
+    assert run("belt-identify", {"marking": "300H100"}).result.readings[0].length_words == "30 in pitch"
+    assert run("belt-identify", {"marking": "6PK1200"}).result.readings[0].length_words.startswith("1200 mm (")
     found = run("belt-identify", {"top_width": "16.3 mm", "depth": "13 mm", "outside_length": "2385 mm"}).result
     spb = [s for s in found.fits_the_measures if s.section.endswith("PB")]
     assert spb and all(s.nearest for s in spb)

@@ -29,9 +29,8 @@ def _hand_over(arguments: list[str]) -> int:
 
 
 def demo(arguments: list[str]) -> int:
-    """Set up for running, then start the demo; a question about it, or a wrong word, needs no set-up."""
-    wrong = [a for a in arguments if a in ("-h", "--help")]
-    if wrong:
+    """Set up for running, then start the demo; a question about it needs no set-up."""
+    if {"-h", "--help"} & set(arguments):
         print(HELP)
         return 0
     progress = Progress(6)
@@ -80,7 +79,7 @@ def test(arguments: list[str]) -> int:
     progress.step("front-end packages")
     node = setup.front_end_packages()
     progress.step("pages: build")
-    setup.front_end_build()
+    setup.front_end_build(progress)
     bin_dir = setup.VENV / "bin"
     env = {**os.environ, "PYTHONPATH": str(setup.ROOT / "src"), "PATH": f"{bin_dir}:{os.environ.get('PATH', '')}"}
     checks = [
@@ -124,7 +123,7 @@ def main(arguments: list[str]) -> int:
             # The outside checks are tests: their packages are those of the test environment.
             setup.python_environment(dev=command == "checks")
             if command == "serve":
-                setup.front_end_build()
+                setup.front_end_build(Progress(1))
             return _hand_over(arguments)
     except OpsError as e:
         print(f"\nStopped: {e.cause}\n" + (f"To cure it: {e.cure}\n" if e.cure else ""), file=sys.stderr)

@@ -77,8 +77,8 @@ class Cluster:
         """The password of the role that the web server uses; made when it is first asked for."""
         file = self.home / "plain-password"
         if not file.exists():
+            file.touch(mode=0o600)
             file.write_text(secrets.token_urlsafe(24) + "\n")
-            file.chmod(0o600)
         return file.read_text().strip()
 
     def plain_url(self, database: str = "tuyere") -> str:
@@ -109,7 +109,8 @@ class Cluster:
     def dump(self, database: str, to: Path) -> None:
         """Write a database to a file in PostgreSQL's own archive form. Raises OpsError."""
         tool = self._server() / "pg_dump"
-        with to.open("wb") as out:
+        # The owner's alone from its first byte: it holds all that was entered.
+        with os.fdopen(os.open(to, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600), "wb") as out:
             got = subprocess.run(
                 [str(tool), "-Fc", "-h", "127.0.0.1", "-p", str(self.port), "-U", "tuyere", database],
                 stdout=out, stderr=subprocess.PIPE, env={**os.environ, "PGPASSWORD": self.password}, check=False,
@@ -118,7 +119,6 @@ class Cluster:
             to.unlink(missing_ok=True)
             raise OpsError(f"no copy of what is there could be made: {got.stderr.decode(errors='replace').strip()[-300:]}",
                            "free some disk, or copy the data folder away yourself and start again")  # fmt: skip
-        to.chmod(0o600)
 
     def alive(self) -> bool:
         """Whether the postmaster lives; it may still be starting up or ending."""

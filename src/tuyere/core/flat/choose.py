@@ -9,7 +9,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from tuyere.core.flat.drive import MARGIN, RIM_LIMIT_FPM, WIDE_IN, pulley_correction, velocity_correction
+from tuyere.core.flat.drive import LIKED_CENTRES, MARGIN, RIM_LIMIT_FPM, WIDE_IN, pulley_correction, velocity_correction
 from tuyere.core.flat.formulas import (
     allowed_tight,
     belt_weight,
@@ -44,7 +44,6 @@ Array = NDArray[np.float64]
 LIMITS = ("speed", "size", "least pulley", "centre distance", "belt speed", "power", "width")
 PASS = 1e-12
 SHORTEST = 1.0  # clear of each other; the preferred 3.5 times the large pulley is a remark, not a limit
-LIKED_CENTRES = 3.5
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,6 +43,7 @@ from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.units import KG_PER_LB, M_PER_FT, MM_PER_IN
 from tuyere.core.wheels.mass import Weight
 
+LIKED_CENTRES = 3.5  # times the large pulley (common practice)
 RIM_LIMIT_FPM = 6000.0
 WIDE_IN = 8.0
 CREEP_PERCENT = (1.0, 2.0)
@@ -159,11 +160,11 @@ def _advise(given: FlatGiven, centre_mm: float, feet: float) -> None:
     if given.crossed and centre_mm < 20 * given.width_mm:
         notice("caution", "crossed-short", "A crossed belt wants centres of 20 times its width or more: {least} here.",
                "input.centre_distance", least=(20 * given.width_mm, "length"))  # fmt: skip
-    if centre_mm < 3.5 * max(given.driver_mm, given.driven_mm):
+    if centre_mm < LIKED_CENTRES * max(given.driver_mm, given.driven_mm):
         notice(
             "info",
             "short-centres",
-            "Flat belts like centres of 3.5 times the large pulley or more.",
+            f"Flat belts like centres of {LIKED_CENTRES:g} times the large pulley or more.",
             "input.centre_distance",
         )
     steep = abs(given.angle_deg) % 180

@@ -32,7 +32,7 @@ from tuyere.core.roller_chain.formulas import (
 )
 from tuyere.core.roller_chain.rate import iso_constants
 from tuyere.core.roller_chain.tables import Chain, chains, iso_chains
-from tuyere.core.roller_chain.weight import sprockets_weight
+from tuyere.core.roller_chain.weight import over_strands, sprockets_weight
 from tuyere.core.steps import quiet
 from tuyere.core.sweep import BLOCK, blocks
 from tuyere.core.tables import table
@@ -162,7 +162,7 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
         "power": power, "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
         "tips": (_outside(c, c["z_1"]) + _outside(c, c["z_2"])) / 2,
         "largest": _outside(c, large), "pull": working_pull(w.power_kw, speed),
-        "width": c["width"] + (c["strands"] - 1) * c["spacing"],
+        "width": over_strands(c["width"], c["spacing"], c["strands"]),
     }  # fmt: skip
 
 

@@ -323,6 +323,6 @@ def rate(given: Given) -> Drive:
         mass * length.pitches * of.pitch_mm / 1000,
         lubrication_type(of, float(speed)),
         oil,
-        float(over_strands(of, given.strands)),
+        float(over_strands(of.width_mm, of.spacing_mm, given.strands)),
         chain_weight(of, given.strands, given.z_1, given.z_2, length.pitches),
     )

@@ -11,9 +11,9 @@ from tuyere.core.wheels.mass import Weight, steel_sprocket
 TOOTH = 0.93
 
 
-def over_strands(of: Chain, strands: Num) -> Num:
+def over_strands(width_mm: Num, spacing_mm: Num, strands: Num) -> Num:
     """Width between inner plates, and the spacing of every further strand, mm."""
-    return of.width_mm + (strands - 1) * of.spacing_mm
+    return width_mm + (strands - 1) * spacing_mm
 
 
 def sprockets_weight(pitch_mm: Num, width_mm: Num, spacing_mm: Num, strands: Num, z_1: Num, z_2: Num) -> Weight:

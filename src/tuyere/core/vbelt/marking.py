@@ -95,6 +95,7 @@ def _metric(prefix: str, letter: str, length: int) -> Reading:
         None,
         words,
         "high",
+        metric=True,
     )
 
 
@@ -116,6 +117,7 @@ def _din(width: str, length: int, kind: str | None) -> list[Reading]:
                 length + made[1],
                 words,
                 "high" if kind else "medium",
+                metric=True,
             )
         )
     if kind in ("LD", "LP", "LW") and letter and made:
@@ -132,6 +134,7 @@ def _din(width: str, length: int, kind: str | None) -> list[Reading]:
                 length - made[0] + made[1],
                 words,
                 "high",
+                metric=True,
             )
         )
     if kind in (None, "LA"):
@@ -148,6 +151,7 @@ def _din(width: str, length: int, kind: str | None) -> list[Reading]:
                 float(length),
                 words,
                 "medium" if kind else "low",
+                metric=True,
             )
         )
     return out
@@ -171,7 +175,9 @@ def _classical_mm(letter: str, length: int) -> Reading:
     words = f"{letter} section; {length} is the datum length in mm (ISO 4184)"
     inside = length - made[0] if made else None
     outside = inside + made[1] if made and inside is not None else None
-    return Reading(f"{letter} {length}", letter, "wrapped", 1, inside, float(length), "datum", outside, words, "high")
+    return Reading(
+        f"{letter} {length}", letter, "wrapped", 1, inside, float(length), "datum", outside, words, "high", True
+    )
 
 
 def _standard(section: str) -> list[str]:
@@ -216,7 +222,17 @@ def _one(text: str, joined: int) -> list[Reading]:
         words = f"automotive, {m[1]} mm wide, {m[2]} mm outside length; not for an industrial sheave"
         return [
             Reading(
-                f"AV{m[1]}x{m[2]} La", f"AV{m[1]}", "automotive", 1, None, None, "outside", float(m[2]), words, "high"
+                f"AV{m[1]}x{m[2]} La",
+                f"AV{m[1]}",
+                "automotive",
+                1,
+                None,
+                None,
+                "outside",
+                float(m[2]),
+                words,
+                "high",
+                metric=True,
             )
         ]
     if m := DOUBLE.match(text):
@@ -259,21 +275,10 @@ def read_marking(text: str, field: str = "marking") -> list[Reading]:
 
 
 def _joined(r: Reading, count: int, sure: str | None = None) -> Reading:
-    return _said(Reading(f"{count}/{r.designation}", r.section, r.construction, count, r.inside_mm, r.line_mm, r.line_kind, r.outside_mm, r.words, r.sure),
-                 f"{count} belts joined by a tie band", sure)  # fmt: skip
+    named = replace(r, designation=f"{count}/{r.designation}", joined=count)
+    return _said(named, f"{count} belts joined by a tie band", sure)
 
 
 def _said(r: Reading, more: str, sure: str | None = None) -> Reading:
     worst = r.sure if sure is None else SURE[max(SURE.index(r.sure), SURE.index(sure))]
-    return Reading(
-        r.designation,
-        r.section,
-        r.construction,
-        r.joined,
-        r.inside_mm,
-        r.line_mm,
-        r.line_kind,
-        r.outside_mm,
-        f"{r.words}; {more}",
-        worst,
-    )
+    return replace(r, words=f"{r.words}; {more}", sure=worst)

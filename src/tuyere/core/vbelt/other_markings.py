@@ -28,7 +28,9 @@ RATED = "rated here by ISO 5295"
 UNRATED = "not rated here without the tension its maker allows"
 
 
-def _toothed(name: str, profile: str, length_mm: float, pitch_mm: float, width: str, sure: str, more: str) -> Reading:
+def _toothed(
+    name: str, profile: str, length_mm: float, pitch_mm: float, width: str, sure: str, more: str, metric: bool
+) -> Reading:
     teeth = length_mm / pitch_mm
     whole = abs(teeth - round(teeth)) < 0.02
     words = f"synchronous, {profile}, {pitch_mm:g} mm pitch; {length_mm:g} mm pitch length"
@@ -44,6 +46,7 @@ def _toothed(name: str, profile: str, length_mm: float, pitch_mm: float, width: 
         None,
         "; ".join(w for w in (words + (f", {width} wide" if width else ""), more) if w),
         sure if whole else "low",
+        metric,
     )
 
 
@@ -55,7 +58,7 @@ def _inch(text: str) -> list[Reading]:
     length = int(code) / 10 * MM_PER_IN
     rated = RATED if profile not in ("MXL", "XXL") else RATED + ", small drives"
     name = f"{code}{profile}{width or ''}"
-    return [_toothed(name, profile, round(length, 3), PITCH_IN[profile] * MM_PER_IN, wide, "high", rated)]
+    return [_toothed(name, profile, round(length, 3), PITCH_IN[profile] * MM_PER_IN, wide, "high", rated, False)]
 
 
 def _metric(text: str) -> list[Reading]:
@@ -65,7 +68,7 @@ def _metric(text: str) -> list[Reading]:
     profile = f"{m[2]}{pitch:g}"
     width = m[1] or m[5]
     name = f"{profile}/{m[4]}" + (f", {width} mm" if width else "")
-    return [_toothed(name, profile, float(m[4]), pitch, f"{width} mm" if width else "", "high", UNRATED)]
+    return [_toothed(name, profile, float(m[4]), pitch, f"{width} mm" if width else "", "high", UNRATED, True)]
 
 
 def _curved(text: str) -> list[Reading]:
@@ -85,26 +88,33 @@ def _curved(text: str) -> list[Reading]:
     name = f"{length}-{profile}" + (f"-{width}" if width else "")
     return [
         _toothed(
-            name, profile, float(length), number, f"{width} mm" if width else "", "high" if form else "medium", more
+            name,
+            profile,
+            float(length),
+            number,
+            f"{width} mm" if width else "",
+            "high" if form else "medium",
+            more,
+            True,
         )
     ]
 
 
-def _rib(name: str, letter: str, ribs: int, length_mm: float, sure: str) -> Reading:
+def _rib(name: str, letter: str, ribs: int, length_mm: float, sure: str, metric: bool) -> Reading:
     words = (
         f"ribbed, profile P{letter}, {ribs} ribs {RIB_MM[letter]:g} mm apart, about {ribs * RIB_MM[letter]:.0f} mm wide; "
         f"{length_mm:g} mm effective length; not rated here"
     )
-    return Reading(name, f"P{letter}", "ribbed", 1, None, length_mm, "effective", None, words, sure)
+    return Reading(name, f"P{letter}", "ribbed", 1, None, length_mm, "effective", None, words, sure, metric)
 
 
 def _ribbed(text: str) -> list[Reading]:
     if m := RIBBED.match(text):
-        return [_rib(f"{m[1]}P{m[2]}{m[3]}", m[2], int(m[1]), float(m[3]), "high")]
+        return [_rib(f"{m[1]}P{m[2]}{m[3]}", m[2], int(m[1]), float(m[3]), "high", True)]
     if m := RIBBED_FIRST.match(text):
-        return [_rib(f"{m[3]}P{m[1]}{m[2]}", m[1], int(m[3]), float(m[2]), "high")]
+        return [_rib(f"{m[3]}P{m[1]}{m[2]}", m[1], int(m[3]), float(m[2]), "high", True)]
     if m := RIBBED_INCH.match(text):
-        return [_rib(f"{m[1]}{m[2]}{m[3]}", m[2], int(m[3]), round(int(m[1]) / 10 * MM_PER_IN, 1), "medium")]
+        return [_rib(f"{m[1]}{m[2]}{m[3]}", m[2], int(m[3]), round(int(m[1]) / 10 * MM_PER_IN, 1), "medium", False)]
     return []
 
 
@@ -113,7 +123,19 @@ def _hexagonal(text: str) -> list[Reading]:
         return []
     words = f"hexagonal, drives from both sides, {m[1][0]} grooves; {m[2]} mm effective length; not rated here"
     return [
-        Reading(f"H{m[1]} {m[2]}", f"H{m[1]}", "double-sided", 1, None, float(m[2]), "effective", None, words, "medium")
+        Reading(
+            f"H{m[1]} {m[2]}",
+            f"H{m[1]}",
+            "double-sided",
+            1,
+            None,
+            float(m[2]),
+            "effective",
+            None,
+            words,
+            "medium",
+            True,
+        )
     ]
 
 

@@ -7,7 +7,10 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """One way to read a marking. Lengths in mm, None where the marking does not give them."""
+    """One way to read a marking. Lengths in mm, None where the marking does not give them.
+
+    ``metric`` says that the number on the belt is itself a length in millimetres.
+    """
 
     designation: str
     section: str
@@ -19,3 +22,4 @@ class Reading:
     outside_mm: float | None
     words: str
     sure: str
+    metric: bool = False

@@ -21,9 +21,9 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.parts import factor_of
 from tuyere.core.duty.design import design_power
 from tuyere.core.duty.losses import efficiency_band
-from tuyere.core.flat.choose import LIKED_CENTRES, Candidate, search
+from tuyere.core.flat.choose import Candidate, search
 from tuyere.core.flat.choose import Wanted as Search
-from tuyere.core.flat.drive import FlatGiven, work_flat_drive
+from tuyere.core.flat.drive import LIKED_CENTRES, FlatGiven, work_flat_drive
 from tuyere.core.flat.service import flat_factor
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet

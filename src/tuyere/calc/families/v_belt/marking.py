@@ -55,13 +55,7 @@ def _length_words(r: Reading, frame: Frame) -> str:
     if mm is None:
         return ""
     here = frame.figure(mm, "length", "size").shown
-    metric = (
-        r.section.startswith(("SP", "XP", "AV", "AT", "T", "P", "H", "S", "R"))
-        or " " in r.designation
-        or r.designation.endswith(("Li", "Ld", "La"))
-    )
-    whole = abs(mm - round(mm)) < 1e-6
-    return f"{mm:.0f} mm ({here}) {kind}" if metric and whole and frame.units == "us" else f"{here} {kind}"
+    return f"{mm:.0f} mm ({here}) {kind}" if r.metric and frame.units == "us" else f"{here} {kind}"
 
 
 def reading_out(r: Reading, frame: Frame) -> ReadingOut:
