@@ -18,7 +18,21 @@ from tuyere.calc.registry import find, work
 from tuyere.core.roller_chain import choose as chain
 from tuyere.core.synchronous import choose as sync
 
-DUTY = Wanted(5.5, None, 1450, 480, 3, 900, 873, 927, float("inf"), float("inf"), 0, True, "ip20-1988")
+DUTY = Wanted(
+    power_kw=5.5,
+    service=None,
+    driver_rpm=1450,
+    driven_rpm=480,
+    tolerance_percent=3,
+    centre_mm=900,
+    centre_low_mm=873,
+    centre_high_mm=927,
+    largest_mm=float("inf"),
+    widest_mm=float("inf"),
+    angle=0,
+    clockwise=True,
+    basis="ip20-1988",
+)
 
 
 def median_ms(work_it: Callable[[], object], runs: int = 15) -> float:
@@ -45,7 +59,9 @@ def main() -> None:
     print(
         f"drive-compare, all families with three options each worked and drawn: {median_ms(lambda: work(calc, request)):.0f} ms"
     )
-    wanted = chain.Wanted(7.5, 5.5, 1450, 480, 3, 900)
+    wanted = chain.Wanted(
+        design_kw=7.5, power_kw=5.5, driver_rpm=1450, driven_rpm=480, tolerance_percent=3, centre_mm=900
+    )
     whole, kinds = chain._grid("ansi"), sync._grid(None)
     for times in (1, 2, 4, 8):
         bigger = {n: np.tile(c, times) for n, c in whole.items()}
@@ -57,7 +73,7 @@ def main() -> None:
         sync._grid = lambda own=None, g=bigger: (kinds[0], g)
         rows = len(bigger["kind"])
         print(
-            f"synchronous search over {rows:9,} rows: {median_ms(lambda: sync.search(sync.Wanted(5.5, 1.6, 1450, 480, 3, 873, 927)), 7):6.1f} ms"
+            f"synchronous search over {rows:9,} rows: {median_ms(lambda: sync.search(sync.Wanted(power_kw=5.5, load_factor=1.6, driver_rpm=1450, driven_rpm=480, tolerance_percent=3, centre_low_mm=873, centre_high_mm=927)), 7):6.1f} ms"
         )
 
 

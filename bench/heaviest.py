@@ -15,8 +15,13 @@ from typing import Any
 
 def requests() -> dict[str, tuple[str, dict[str, Any]]]:
     """Name: (calculation, request)."""
-    duty = {"power": "15hp", "driver_speed": "1750", "driven_speed": "640", "tolerance": 50,
-            "centre": {"low": "5 in", "high": "300 in"}}  # fmt: skip
+    duty = {
+        "power": "15hp",
+        "driver_speed": "1750",
+        "driven_speed": "640",
+        "tolerance": 50,
+        "centre": {"low": "5 in", "high": "300 in"},
+    }
     wide = {**duty, "series": "all", "keep": 24, "limits": {"belts": 20}}
     stock = {
         "belts": [f"B{n}" for n in range(35, 301)] * 5,
@@ -30,14 +35,23 @@ def requests() -> dict[str, tuple[str, dict[str, Any]]]:
     return {
         "every V-belt": ("v-belt-select", {"input": wide}),
         "every V-belt with a full shelf": ("v-belt-select", {"input": {**wide, "stock": stock}}),
-        "every V-belt by one's own table": ("v-belt-select", {"basis": "own-table", "input": {**wide, "own_ratings": own[:400]}}),
+        "every V-belt by one's own table": (
+            "v-belt-select",
+            {"basis": "own-table", "input": {**wide, "own_ratings": own[:400]}},
+        ),
         "all families": ("drive-compare", {"input": {**duty, "series": "all", "keep": 9}}),
-        "all families, speed up": ("drive-compare", {"input": {**duty, "driver_speed": 640, "driven_speed": 1750, "series": "all", "keep": 9}}),
-        "every chain": ("chain-select", {"input": {**{k: v for k, v in duty.items() if k != "centre"}, "centre": {"about": "60 in"}, "keep": 9}}),
+        "all families, speed up": (
+            "drive-compare",
+            {"input": {**duty, "driver_speed": 640, "driven_speed": 1750, "series": "all", "keep": 9}},
+        ),
+        "every chain": (
+            "chain-select",
+            {"input": {**{k: v for k, v in duty.items() if k != "centre"}, "centre": {"about": "60 in"}, "keep": 9}},
+        ),
         "every synchronous drive": ("sync-select", {"input": {**duty, "keep": 9}}),
         "every flat belt": ("flat-select", {"input": {**duty, "keep": 9}}),
         "by every book": ("v-belt-bases", {}),
-    }  # fmt: skip
+    }
 
 
 def one(name: str) -> None:

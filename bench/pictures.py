@@ -91,7 +91,7 @@ def main() -> None:
         page.get_by_role("button", name="Fill in the example").click()
         page.locator(".answer .main").first.wait_for()
         shoot(page, "bench")
-        page.goto(address + "/handbook#vbelt-sections")
+        page.goto(address + "/handbook#v-belt-sections")
         page.locator("table").wait_for()
         shoot(page, "handbook")
         page = opened(390, 844)

@@ -14,11 +14,19 @@ from dataclasses import replace
 import numpy as np
 
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.catalogue import COLUMNS, build_catalogue
-from tuyere.core.vbelt.choose import search
-from tuyere.core.vbelt.limits import Wanted, evaluate, misses
+from tuyere.core.v_belt.catalogue import COLUMNS, build_catalogue
+from tuyere.core.v_belt.choose import search
+from tuyere.core.v_belt.limits import Wanted, evaluate, misses
 
-WANTED = Wanted(11.19, 14.5, 1750, 640, 3, 27 * 25.4, 29 * 25.4)
+WANTED = Wanted(
+    power_kw=11.19,
+    design_kw=14.5,
+    driver_rpm=1750,
+    driven_rpm=640,
+    tolerance_percent=3,
+    centre_low_mm=27 * 25.4,
+    centre_high_mm=29 * 25.4,
+)
 
 
 def median_ms(work, runs: int) -> float:
@@ -47,9 +55,11 @@ def main() -> None:
     million = replace(
         catalogue,
         columns={n: c[take] for n, c in catalogue.columns.items()},
-        section_index=catalogue.section_index[take], driver_index=catalogue.driver_index[take],
-        driven_index=catalogue.driven_index[take], belt_index=catalogue.belt_index[take],
-    )  # fmt: skip
+        section_index=catalogue.section_index[take],
+        driver_index=catalogue.driver_index[take],
+        driven_index=catalogue.driven_index[take],
+        belt_index=catalogue.belt_index[take],
+    )
     print(f"search over 1,000,000 synthetic rows: {median_ms(lambda: search(million, WANTED), 5):.0f} ms (median of 5)")
 
     sample = take[:10_000]

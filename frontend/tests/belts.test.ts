@@ -10,7 +10,15 @@ import { optionKey } from '@/features/choose/logic/pick'
 import { apart, field, radius, span, ticks, type Bubble } from '@/features/choose/logic/trade'
 import WrongLines from '@/features/shelf/components/WrongLines.vue'
 
-const figure = (value: number, number: string, unit: string): Figure => ({ value, unit, shown: `${number} ${unit}`, number, unit_shown: unit, step: null, per: null })
+const figure = (value: number, number: string, unit: string): Figure => ({
+  value,
+  unit,
+  shown: `${number} ${unit}`,
+  number,
+  unit_shown: unit,
+  step: null,
+  per: null,
+})
 function option(name: string, pull: number, width: number, spare: number): Option {
   return {
     name,
@@ -24,7 +32,12 @@ const inset = { left: 70, bottom: 40, top: 20, right: 20 }
 
 describe('the trade-off', () => {
   it('has round ticks that rise and stay within their span', () => {
-    for (const [low, high] of [[0, 1], [240, 450], [0.7, 2.9], [1100, 9800]] as const) {
+    for (const [low, high] of [
+      [0, 1],
+      [240, 450],
+      [0.7, 2.9],
+      [1100, 9800],
+    ] as const) {
       const at = ticks(low, high)
       expect(at.length).toBeGreaterThan(1)
       expect(at.length).toBeLessThanOrEqual(6)
@@ -57,10 +70,18 @@ describe('the trade-off', () => {
     expect(by.get('c')!.r).toBeGreaterThan(by.get('a')!.r)
   })
   it('moves circles that would hide each other apart, and loses none', () => {
-    const twins: Bubble[] = Array.from({ length: 6 }, (_, k) => ({ key: String(k), x: 200, y: 100 + k, r: 20, name: '', label: '' }))
+    const twins: Bubble[] = Array.from({ length: 6 }, (_, k) => ({
+      key: String(k),
+      x: 200,
+      y: 100 + k,
+      r: 20,
+      name: '',
+      label: '',
+    }))
     const placed = apart(twins, 880)
     expect(new Set(placed.map((b) => b.key)).size).toBe(6)
-    for (const [k, a] of placed.entries()) for (const b of placed.slice(k + 1)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(39.9)
+    for (const [k, a] of placed.entries())
+      for (const b of placed.slice(k + 1)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(39.9)
     const lone: Bubble = { key: 'x', x: 10, y: 10, r: 13, name: '', label: '' }
     expect(apart([lone], 880)).toEqual([lone])
   })
@@ -85,13 +106,28 @@ describe('what goes out with a search', () => {
     const typed = { ...noLimits(), belts: 'six', motor: true, driver_shaft: ' 1 5/8 ' }
     expect(anyLimit(typed)).toBe(true)
     expect(limitsInput(typed)).toMatchObject({ belts: 'six', motor: {}, driver_shaft: '1 5/8' })
-    expect(limitsInput({ ...noLimits(), belts: '4', frame: '254T' })).toMatchObject({ belts: 4, motor: { frame: '254T' } })
+    expect(limitsInput({ ...noLimits(), belts: '4', frame: '254T' })).toMatchObject({
+      belts: 4,
+      motor: { frame: '254T' },
+    })
   })
   it('sends series, limits and rating lines along with the duty', () => {
-    const lines: RatingLine[] = [{ line: 2, section: 'B', diameter: figure(127, '5', 'in'), speed: figure(1750, '1,750', 'rpm'), power: figure(3, '4', 'hp') }]
+    const lines: RatingLine[] = [
+      {
+        line: 2,
+        section: 'B',
+        diameter: figure(127, '5', 'in'),
+        speed: figure(1750, '1,750', 'rpm'),
+        power: figure(3, '4', 'hp'),
+      },
+    ]
     const own = ownInput(lines)
     expect(own).toEqual([{ section: 'B', diameter: 127, speed: 1750, power: 3 }])
-    const body = selectInput({ ...emptyDuty(), power: '15hp' }, undefined, undefined, undefined, { series: 'all', own_ratings: own, limits: limitsInput(noLimits()) })
+    const body = selectInput({ ...emptyDuty(), power: '15hp' }, undefined, undefined, undefined, {
+      series: 'all',
+      own_ratings: own,
+      limits: limitsInput(noLimits()),
+    })
     expect(body).toMatchObject({ power: '15hp', series: 'all', own_ratings: own })
   })
   it('offers every book once', () => {
@@ -101,9 +137,15 @@ describe('what goes out with a search', () => {
 
 describe('wrong lines of a list', () => {
   it('shows each with its reason and what would do, and nothing where all is well', () => {
-    const table = mount(WrongLines, { props: { wrong: [{ line: 4, text: 'Q,1', reason: 'unknown belt section', allowed: 'A, B' }] } })
+    const table = mount(WrongLines, {
+      props: { wrong: [{ line: 4, text: 'Q,1', reason: 'unknown belt section', allowed: 'A, B' }] },
+    })
     expect(table.text()).toContain('unknown belt section')
     expect(table.text()).toContain('A, B')
-    expect(mount(WrongLines, { props: { wrong: [] } }).find('table').exists()).toBe(false)
+    expect(
+      mount(WrongLines, { props: { wrong: [] } })
+        .find('table')
+        .exists(),
+    ).toBe(false)
   })
 })

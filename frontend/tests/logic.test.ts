@@ -9,16 +9,37 @@ import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import { plainName, wheelName } from '@/shared/format/words'
 
 const wheel = (x: number, y: number, r: number) => ({
-  role: 'driver', x, y, outside_radius: r, path_radius: r, turn: 1, profile: 'B', count: 1,
+  role: 'driver',
+  x,
+  y,
+  outside_radius: r,
+  path_radius: r,
+  turn: 1,
+  profile: 'B',
+  count: 1,
 })
 const elevation = (x: number, y: number): Elevation => ({
-  family: 'v-belt', wheels: [wheel(0, 0, 50), wheel(x, y, 120)], arcs: [], strands: [], thickness: 10, pitch: 0, centre_distance: Math.hypot(x, y),
-  left: Math.min(-50, x - 120), bottom: Math.min(-50, y - 120), width: Math.max(50, x + 120) - Math.min(-50, x - 120),
+  family: 'v-belt',
+  wheels: [wheel(0, 0, 50), wheel(x, y, 120)],
+  arcs: [],
+  strands: [],
+  thickness: 10,
+  pitch: 0,
+  centre_distance: Math.hypot(x, y),
+  left: Math.min(-50, x - 120),
+  bottom: Math.min(-50, y - 120),
+  width: Math.max(50, x + 120) - Math.min(-50, x - 120),
   height: Math.max(50, y + 120) - Math.min(-50, y - 120),
 })
 
 describe('the elevation on a screen', () => {
-  it.each([[600, 0], [500, 300], [0, 700], [-500, 100], [300, -600]])('fits %d, %d with its dimension line inside the box', (x, y) => {
+  it.each([
+    [600, 0],
+    [500, 300],
+    [0, 700],
+    [-500, 100],
+    [300, -600],
+  ])('fits %d, %d with its dimension line inside the box', (x, y) => {
     const e = elevation(x, y)
     const f = fit(e, 800, 400, { left: 100, right: 100, top: 20, bottom: 20 }, 40)
     for (const w of e.wheels) {
@@ -40,7 +61,10 @@ describe('the elevation on a screen', () => {
     expect(arcPath({ ...arc, sweep_deg: 170, turn: -1 }, f)).toMatch(/ 0 0 1 /)
   })
   it('never lets two labels overlap', () => {
-    const boxes = unstack([0, 1, 2].map(() => ({ x: 10, y: 300, w: 80, h: 54 })), 408)
+    const boxes = unstack(
+      [0, 1, 2].map(() => ({ x: 10, y: 300, w: 80, h: 54 })),
+      408,
+    )
     const ys = boxes.map((b) => b.y).sort((a, b) => a - b)
     expect(ys.every((y, k) => k === 0 || y - (ys[k - 1] ?? 0) >= 54)).toBe(true)
   })
@@ -51,9 +75,15 @@ describe('an input', () => {
   it('takes the numbers the server read', () => {
     const echo = {
       power: { value: 11.19, typed: '15hp' },
-      driver: { speed: { value: 1750, typed: null }, sheave: { diameter: { value: 137.16, typed: '5.4 in' }, groove: { value: 'B', typed: null } } },
+      driver: {
+        speed: { value: 1750, typed: null },
+        sheave: { diameter: { value: 137.16, typed: '5.4 in' }, groove: { value: 'B', typed: null } },
+      },
     }
-    expect(asUnderstood(input, echo)).toEqual({ power: 11.19, driver: { speed: 1750, sheave: { diameter: 137.16, groove: 'B' } } })
+    expect(asUnderstood(input, echo)).toEqual({
+      power: 11.19,
+      driver: { speed: 1750, sheave: { diameter: 137.16, groove: 'B' } },
+    })
   })
   it('is copied, not changed', () => {
     expect(withLeaf(input, 'driver.sheave.diameter', '6').driver.sheave.diameter).toBe('6')
@@ -63,13 +93,27 @@ describe('an input', () => {
 
 describe('a form made from a schema', () => {
   const schema = {
-    $defs: { Wheel: { properties: { diameter: { 'x-kind': 'length', anyOf: [{ type: 'number' }] }, groove: { enum: ['A', 'B'] } }, required: ['diameter'] } },
-    properties: { power: { 'x-kind': 'power' }, driver: { $ref: '#/$defs/Wheel', description: 'the driver' }, count: { anyOf: [{ type: 'integer' }, { type: 'null' }] }, layout: {} },
+    $defs: {
+      Wheel: {
+        properties: { diameter: { 'x-kind': 'length', anyOf: [{ type: 'number' }] }, groove: { enum: ['A', 'B'] } },
+        required: ['diameter'],
+      },
+    },
+    properties: {
+      power: { 'x-kind': 'power' },
+      driver: { $ref: '#/$defs/Wheel', description: 'the driver' },
+      count: { anyOf: [{ type: 'integer' }, { type: 'null' }] },
+      layout: {},
+    },
     required: ['power'],
   }
   const fields = fieldsOf(schema as never)
   it('knows fields and groups', () => {
-    expect(fields.map((f) => [f.form, f.path, f.needed])).toEqual([['quantity', 'power', true], ['group', 'driver', false], ['number', 'count', false]])
+    expect(fields.map((f) => [f.form, f.path, f.needed])).toEqual([
+      ['quantity', 'power', true],
+      ['group', 'driver', false],
+      ['number', 'count', false],
+    ])
   })
   it('leaves out what nobody touched and round-trips an example', () => {
     expect(bodyOf(fields, {})).toBeUndefined()
@@ -79,7 +123,13 @@ describe('a form made from a schema', () => {
 })
 
 describe('refusals and words', () => {
-  const problem = { type: '', title: 'No', status: 422, detail: 'x', errors: [{ path: 'input.belt.count', reason: 'too many', allowed: '1 to 30' }] }
+  const problem = {
+    type: '',
+    title: 'No',
+    status: 422,
+    detail: 'x',
+    errors: [{ path: 'input.belt.count', reason: 'too many', allowed: '1 to 30' }],
+  }
   it('stand beside their field', () => {
     expect(faultAt(problem, 'input.belt')?.reason).toBe('too many')
     expect(faultAt(problem, 'input.be')).toBeUndefined()

@@ -2,7 +2,8 @@ import 'fake-indexeddb/auto'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
-const answer = (status: number, body: unknown) => Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response)
+const answer = (status: number, body: unknown) =>
+  Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response)
 const problem = (status: number, type = 'tuyere:refused') => ({ type, title: 'No', status, detail: 'why', errors: [] })
 
 type Sent = { url: string; body: { op_id: string } & Record<string, unknown> }
@@ -100,7 +101,9 @@ describe('a refusal', () => {
     await save('POST', '/api/machines', { name: 'good' })
     reply = (s) => (s.url.includes('duty') ? answer(409, problem(409, 'tuyere:stale')) : answer(200, {}))
     await flush()
-    expect(entries.value.map((e) => [e.label, e.state, e.problem?.type])).toEqual([['the duty of Main', 'refused', 'tuyere:stale']])
+    expect(entries.value.map((e) => [e.label, e.state, e.problem?.type])).toEqual([
+      ['the duty of Main', 'refused', 'tuyere:stale'],
+    ])
     await letGo(entries.value[0]!)
     expect(entries.value).toHaveLength(0)
   })

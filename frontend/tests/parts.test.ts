@@ -9,8 +9,22 @@ import FigureTable from '@/shared/ui/FigureTable.vue'
 import IsolationList from '@/shared/ui/IsolationList.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
-const notice = (level: Notice['level'], code: string, text: string): Notice => ({ level, code, text, path: '', action: '' })
-const figure = (value: number, shown: string, step: string | null, per: string | null = null) => ({ value, unit: '', shown, number: '', unit_shown: '', step, per })
+const notice = (level: Notice['level'], code: string, text: string): Notice => ({
+  level,
+  code,
+  text,
+  path: '',
+  action: '',
+})
+const figure = (value: number, shown: string, step: string | null, per: string | null = null) => ({
+  value,
+  unit: '',
+  shown,
+  number: '',
+  unit_shown: '',
+  step,
+  per,
+})
 
 describe('a call-out', () => {
   const props = { label: 'sheave OD', number: '5.4', unit: 'in', editable: true }
@@ -51,13 +65,23 @@ describe('a call-out', () => {
 describe('remarks', () => {
   it('put assumptions on one line and keep dangers apart', () => {
     const w = mount(NoticeList, {
-      props: { notices: [notice('caution', 'assumed', 'A is assumed.'), notice('caution', 'driver-assumed', 'B is assumed.'), notice('danger', 'short', 'Stop.')] },
+      props: {
+        notices: [
+          notice('caution', 'assumed', 'A is assumed.'),
+          notice('caution', 'driver-assumed', 'B is assumed.'),
+          notice('danger', 'short', 'Stop.'),
+        ],
+      },
     })
     const lines = w.findAll('li')
     expect(lines).toHaveLength(2)
     expect(lines[0]?.text()).toContain('Danger · Stop.') // what can hurt comes first
     expect(lines[1]?.text()).toContain('A is assumed. B is assumed.')
-    expect(mount(NoticeList, { props: { notices: [] } }).find('ul').exists()).toBe(false)
+    expect(
+      mount(NoticeList, { props: { notices: [] } })
+        .find('ul')
+        .exists(),
+    ).toBe(false)
   })
   it('name the field a fault belongs to', () => {
     const w = mount(FaultList, { props: { faults: [{ path: 'input.driver.sheave', reason: 'no', allowed: 'yes' }] } })
@@ -66,7 +90,13 @@ describe('remarks', () => {
 })
 
 describe('a table of figures', () => {
-  const result = { power: figure(1, '15 hp', 's1', 'belt'), band: { low: figure(1, '4 lbf', 's2'), high: figure(2, '5 lbf', 's3'), per: 'belt', shown: '4 – 5 lbf' }, crossed: true, none: null, list: [1] }
+  const result = {
+    power: figure(1, '15 hp', 's1', 'belt'),
+    band: { low: figure(1, '4 lbf', 's2'), high: figure(2, '5 lbf', 's3'), per: 'belt', shown: '4 – 5 lbf' },
+    crossed: true,
+    none: null,
+    list: [1],
+  }
   it('shows figures, bands and words, and says per belt', () => {
     const w = mount(FigureTable, { props: { result } })
     expect(w.findAll('tr')).toHaveLength(3)
@@ -105,7 +135,9 @@ describe('state is told by shape and word', () => {
 it('isolation says what to do even when nothing is written down', () => {
   const empty = mount(IsolationList, { props: { sources: [] } })
   expect(empty.text()).toContain('isolate every one')
-  const one = mount(IsolationList, { props: { sources: [{ id: '1', type: 'spring', isolation_point: 'arm', steps: 'pin it' }] } })
+  const one = mount(IsolationList, {
+    props: { sources: [{ id: '1', type: 'spring', isolation_point: 'arm', steps: 'pin it' }] },
+  })
   expect(one.text()).toContain('spring · arm · pin it')
   for (const w of [empty, one]) expect(w.text()).toContain('Local rules and licensed trades come first')
 })

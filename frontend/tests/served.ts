@@ -18,11 +18,23 @@ export function serve(answers: Record<string, Answer>): Served {
     const text = request ? await request.text() : String(init?.body ?? '')
     const body = (text ? JSON.parse(text) : {}) as Record<string, unknown>
     served.asked.push({ method, path, body })
-    const key = [`${method} ${path}`, ...Object.keys(answers).filter((k) => k.endsWith('*') && `${method} ${path}`.startsWith(k.slice(0, -1)))].find((k) => k in answers)
+    const key = [
+      `${method} ${path}`,
+      ...Object.keys(answers).filter((k) => k.endsWith('*') && `${method} ${path}`.startsWith(k.slice(0, -1))),
+    ].find((k) => k in answers)
     const found = key ? answers[key] : undefined
-    const made: unknown = typeof found === 'function' ? (found as (b: Record<string, unknown>, p: string) => unknown)(body, path) : found
-    const status = made && typeof made === 'object' && 'status' in made && 'json' in made ? Number((made as { status: number }).status) : found === undefined ? 404 : 200
-    const json = made && typeof made === 'object' && 'json' in made && 'status' in made ? (made as { json: unknown }).json : (made ?? { title: 'Not there', status: 404, detail: path })
+    const made: unknown =
+      typeof found === 'function' ? (found as (b: Record<string, unknown>, p: string) => unknown)(body, path) : found
+    const status =
+      made && typeof made === 'object' && 'status' in made && 'json' in made
+        ? Number((made as { status: number }).status)
+        : found === undefined
+          ? 404
+          : 200
+    const json =
+      made && typeof made === 'object' && 'json' in made && 'status' in made
+        ? (made as { json: unknown }).json
+        : (made ?? { title: 'Not there', status: 404, detail: path })
     return new Response(JSON.stringify(json), { status, headers: { 'Content-Type': 'application/json' } })
   }
   // Both ways to the network: what the client took hold of, and what is asked for by name.

@@ -38,7 +38,13 @@ describe('a request', () => {
     expect(got).toEqual({ ok: true, data: { a: 1 } })
   })
   it('comes to the problem the server explained', async () => {
-    const error = { type: 'tuyere:refused', title: 'No', status: 422, detail: 'x', errors: [{ path: 'input.power', reason: 'r', allowed: '' }] }
+    const error = {
+      type: 'tuyere:refused',
+      title: 'No',
+      status: 422,
+      detail: 'x',
+      errors: [{ path: 'input.power', reason: 'r', allowed: '' }],
+    }
     const got = await attempt(Promise.resolve({ error, response: new Response(null, { status: 422 }) }))
     expect(got.ok ? null : [got.problem.errors[0]?.path, got.offline]).toEqual(['input.power', false])
   })

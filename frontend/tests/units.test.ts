@@ -17,10 +17,20 @@ beforeEach(() => {
 })
 
 describe('a bare number', () => {
-  it.each(['6', '14 1/2', '7,5', '1,750', '3/8', '½', '0.25', '14-1/2'])('%s is one', (typed) => expect(isBare(typed)).toBe(true))
-  it.each(['6 in', '15hp', "1'2", '6"', '368mm', '', 'abc', '35°'])('%s is none', (typed) => expect(isBare(typed)).toBe(false))
+  it.each(['6', '14 1/2', '7,5', '1,750', '3/8', '½', '0.25', '14-1/2'])('%s is one', (typed) =>
+    expect(isBare(typed)).toBe(true),
+  )
+  it.each(['6 in', '15hp', "1'2", '6"', '368mm', '', 'abc', '35°'])('%s is none', (typed) =>
+    expect(isBare(typed)).toBe(false),
+  )
   it('keeps the unit it was typed in; what carries one stays as typed', () => {
-    expect([withUnit('6', 'in'), withUnit(' 14 1/2 ', 'in'), withUnit('15hp', 'kW'), withUnit('', 'in'), withUnit('35', '')]).toEqual(['6 in', '14 1/2 in', '15hp', '', '35'])
+    expect([
+      withUnit('6', 'in'),
+      withUnit(' 14 1/2 ', 'in'),
+      withUnit('15hp', 'kW'),
+      withUnit('', 'in'),
+      withUnit('35', ''),
+    ]).toEqual(['6 in', '14 1/2 in', '15hp', '', '35'])
   })
 })
 
@@ -49,15 +59,39 @@ describe('switching the units in the middle of an entry', () => {
     expect(useKept('away', emptyDuty, carryDuty).value.value.power).toBe('11 hp')
   })
   it('does the same for a bench card, by its own fields', () => {
-    const quantity = (path: string, us: string, si: string): Field => ({ form: 'quantity', name: path, path, help: '', us, si, example: '', kind: 'length', needed: true })
-    const group: Field = { form: 'group', name: 'g', path: 'g', help: '', needed: false, fields: [quantity('g.force', 'lbf', 'N')] }
-    expect(carryTyped([quantity('size', 'in', 'mm'), group], { size: '6', 'g.force': '12', other: '5' }, 'us')).toEqual({ size: '6 in', 'g.force': '12 lbf', other: '5' })
+    const quantity = (path: string, us: string, si: string): Field => ({
+      form: 'quantity',
+      name: path,
+      path,
+      help: '',
+      us,
+      si,
+      example: '',
+      kind: 'length',
+      needed: true,
+    })
+    const group: Field = {
+      form: 'group',
+      name: 'g',
+      path: 'g',
+      help: '',
+      needed: false,
+      fields: [quantity('g.force', 'lbf', 'N')],
+    }
+    expect(carryTyped([quantity('size', 'in', 'mm'), group], { size: '6', 'g.force': '12', other: '5' }, 'us')).toEqual(
+      { size: '6 in', 'g.force': '12 lbf', other: '5' },
+    )
   })
 })
 
 describe('an answer', () => {
   const ok = (data: string) => () => Promise.resolve({ ok: true as const, data })
-  const no = () => Promise.resolve({ ok: false as const, offline: false, problem: { type: '', title: '', status: 422, detail: '', errors: [] } })
+  const no = () =>
+    Promise.resolve({
+      ok: false as const,
+      offline: false,
+      problem: { type: '', title: '', status: 422, detail: '', errors: [] },
+    })
   it('is one only while the question stands as it was asked', async () => {
     const typed = ref('6')
     const q = useQuestion<string>(() => typed.value)
@@ -90,18 +124,38 @@ describe('an answer', () => {
 describe('two versions of one thing', () => {
   const choice = (word: string, value: unknown) => ({ word, shown: String(value), value })
   const problem: Problem = {
-    type: 'tuyere:stale', title: '', status: 409, detail: '', errors: [], current: { rev: 7 },
+    type: 'tuyere:stale',
+    title: '',
+    status: 409,
+    detail: '',
+    errors: [],
+    current: { rev: 7 },
     differences: [
       { path: 'power', label: 'power', choices: [choice('yours', '15hp'), choice('theirs', 7.5)] },
       { path: 'service_factor.hours_a_day', label: 'hours', choices: [choice('yours', null), choice('theirs', 16)] },
-      { path: 'energy_sources', label: 'Isolation', choices: [choice('both', ['Q1', 'Q2']), choice('yours', ['Q1']), choice('theirs', ['Q2'])] },
+      {
+        path: 'energy_sources',
+        label: 'Isolation',
+        choices: [choice('both', ['Q1', 'Q2']), choice('yours', ['Q1']), choice('theirs', ['Q2'])],
+      },
     ],
   }
   const yours = { rev: 1, power: '15hp', energy_sources: ['Q1'], name: 'kept' }
   it('are mine where nothing is marked, except isolation, which keeps both', () => {
-    expect(settled(yours, problem, [0, 0, 0])).toEqual({ rev: 7, power: '15hp', energy_sources: ['Q1', 'Q2'], name: 'kept' })
+    expect(settled(yours, problem, [0, 0, 0])).toEqual({
+      rev: 7,
+      power: '15hp',
+      energy_sources: ['Q1', 'Q2'],
+      name: 'kept',
+    })
   })
   it('are mixed as marked', () => {
-    expect(settled(yours, problem, [1, 1, 1])).toEqual({ rev: 7, power: 7.5, service_factor: { hours_a_day: 16 }, energy_sources: ['Q1'], name: 'kept' })
+    expect(settled(yours, problem, [1, 1, 1])).toEqual({
+      rev: 7,
+      power: 7.5,
+      service_factor: { hours_a_day: 16 },
+      energy_sources: ['Q1'],
+      name: 'kept',
+    })
   })
 })

@@ -27,7 +27,16 @@ import { freshDevice, routed, serve, settle, type Served } from './served'
 const drive = driveJson as unknown as Drive
 const worked = answer as unknown as DriveAnswer
 const refused = { status: 422, json: refusal }
-const down = { status: 503, json: { type: 'tuyere:database', title: 'The database does not answer', status: 503, detail: 'Nothing was stored. Try again in a moment.', errors: [] } }
+const down = {
+  status: 503,
+  json: {
+    type: 'tuyere:database',
+    title: 'The database does not answer',
+    status: 503,
+    detail: 'Nothing was stored. Try again in a moment.',
+    errors: [],
+  },
+}
 const common = {
   'GET /api/families': families,
   'GET /api/choices': choices,
@@ -38,16 +47,37 @@ const common = {
   [`GET /api/drives/${drive.id}`]: driveJson,
 }
 const stubs = {
-  'el-button': { props: ['nativeType', 'disabled', 'loading', 'type', 'text'], template: '<button :type="nativeType || \'button\'" :disabled="disabled"><slot /></button>' },
-  'el-input': { props: ['modelValue'], emits: ['update:modelValue'], inheritAttrs: false, template: '<input v-bind="$attrs" :value="modelValue" @input="$emit(\'update:modelValue\', $event.target.value)" />' },
-  'el-checkbox': { props: ['modelValue', 'label'], emits: ['update:modelValue', 'change'], template: '<label><input type="checkbox" :checked="modelValue" @change="$emit(\'update:modelValue\', $event.target.checked); $emit(\'change\', $event.target.checked)" />{{ label }}<slot /></label>' },
-  'el-drawer': { props: ['modelValue', 'title'], template: '<aside v-if="modelValue"><h2>{{ title }}</h2><slot /></aside>' },
+  'el-button': {
+    props: ['nativeType', 'disabled', 'loading', 'type', 'text'],
+    template: '<button :type="nativeType || \'button\'" :disabled="disabled"><slot /></button>',
+  },
+  'el-input': {
+    props: ['modelValue'],
+    emits: ['update:modelValue'],
+    inheritAttrs: false,
+    template:
+      '<input v-bind="$attrs" :value="modelValue" @input="$emit(\'update:modelValue\', $event.target.value)" />',
+  },
+  'el-checkbox': {
+    props: ['modelValue', 'label'],
+    emits: ['update:modelValue', 'change'],
+    template:
+      '<label><input type="checkbox" :checked="modelValue" @change="$emit(\'update:modelValue\', $event.target.checked); $emit(\'change\', $event.target.checked)" />{{ label }}<slot /></label>',
+  },
+  'el-drawer': {
+    props: ['modelValue', 'title'],
+    template: '<aside v-if="modelValue"><h2>{{ title }}</h2><slot /></aside>',
+  },
   'el-dialog': { props: ['modelValue'], template: '<aside v-if="modelValue"><slot /></aside>' },
 }
 let open: VueWrapper | undefined
 async function shown(component: unknown, props: Record<string, unknown> = {}, at = '/'): Promise<VueWrapper> {
   const router = await routed(at)
-  open = mount(component as never, { props: props as never, global: { plugins: [router], stubs }, attachTo: document.body }) as VueWrapper
+  open = mount(component as never, {
+    props: props as never,
+    global: { plugins: [router], stubs },
+    attachTo: document.body,
+  }) as VueWrapper
   await settle()
   return open
 }
@@ -61,7 +91,8 @@ const fill = async (w: VueWrapper, label: string, typed: string) => {
   const at = w.findAll('label').find((l) => l.text().startsWith(label))
   await w.find(`[id="${at?.attributes('for')}"]`).setValue(typed)
 }
-const asked = (s: Served, method: string, path: string) => s.asked.filter((a) => a.method === method && a.path.includes(path))
+const asked = (s: Served, method: string, path: string) =>
+  s.asked.filter((a) => a.method === method && a.path.includes(path))
 
 beforeEach(() => {
   freshDevice()
@@ -87,7 +118,10 @@ describe('the page of a drive', () => {
     let asks = 0
     serve({ ...common, 'POST /api/calc/v-belt-drive': () => (asks++ ? refused : answer) })
     const w = await shown(DriveView, { id: drive.id })
-    await w.findAll('button.touch').find((b) => b.attributes('aria-label')?.startsWith('driver '))?.trigger('click')
+    await w
+      .findAll('button.touch')
+      .find((b) => b.attributes('aria-label')?.startsWith('driver '))
+      ?.trigger('click')
     await w.find('.callout form input').setValue('15 in')
     await w.find('.callout form').trigger('submit')
     await settle()
@@ -112,7 +146,10 @@ describe('the page of a drive', () => {
   it('keeps an unsaved change through a closed tab and puts it back on demand', async () => {
     serve(common)
     const first = await shown(DriveView, { id: drive.id })
-    await first.findAll('button.touch').find((b) => b.attributes('aria-label')?.startsWith('driver '))?.trigger('click')
+    await first
+      .findAll('button.touch')
+      .find((b) => b.attributes('aria-label')?.startsWith('driver '))
+      ?.trigger('click')
     await first.find('.callout form input').setValue('1450')
     await first.find('.callout form').trigger('submit')
     await settle()
@@ -134,7 +171,8 @@ describe('the worked drive', () => {
     const d = useWorkedDrive()
     const one = d.work(given)
     const two = d.work({ ...given, power: '20hp' })
-    const reply = (belts: string) => new Response(JSON.stringify({ ...answer, result: { ...answer.result, designation: belts } }))
+    const reply = (belts: string) =>
+      new Response(JSON.stringify({ ...answer, result: { ...answer.result, designation: belts } }))
     late[1]?.(reply('second'))
     await two
     late[0]?.(reply('first'))
@@ -153,9 +191,21 @@ describe('the worked drive', () => {
     expect(d.problem.value?.errors[0]?.path).toContain('power')
   })
   it('says in a sentence that another belt came with typed centres', async () => {
-    const option = { drive: { ...answer.result, designation: 'B97', centre_distance: { ...answer.result.centre_distance, shown: '37 3/4 in' } } }
+    const option = {
+      drive: {
+        ...answer.result,
+        designation: 'B97',
+        centre_distance: { ...answer.result.centre_distance, shown: '37 3/4 in' },
+      },
+    }
     const s = serve({
-      'POST /api/calc/v-belt-drive': (b: Record<string, unknown>) => ({ ...answer, result: { ...answer.result, designation: ((b.input as DriveInput).belt as { designation: string }).designation } }),
+      'POST /api/calc/v-belt-drive': (b: Record<string, unknown>) => ({
+        ...answer,
+        result: {
+          ...answer.result,
+          designation: ((b.input as DriveInput).belt as { designation: string }).designation,
+        },
+      }),
       'POST /api/calc/v-belt-select': { result: { options: [option], rejected: [] } },
     })
     const d = useWorkedDrive()
@@ -168,17 +218,40 @@ describe('the worked drive', () => {
     expect(d.said.value).toBe('')
   })
   it('names the nearest belt where none stands at typed centres', async () => {
-    serve({ 'POST /api/calc/v-belt-drive': answer, 'POST /api/calc/v-belt-select': { result: { options: [], rejected: [{ limit: 'centre distance', nearest: 'B97 on 5.4 / 9.4 in', says: 'centre distance 37 3/4 in, limit 40 in' }] } } })
+    serve({
+      'POST /api/calc/v-belt-drive': answer,
+      'POST /api/calc/v-belt-select': {
+        result: {
+          options: [],
+          rejected: [
+            {
+              limit: 'centre distance',
+              nearest: 'B97 on 5.4 / 9.4 in',
+              says: 'centre distance 37 3/4 in, limit 40 in',
+            },
+          ],
+        },
+      },
+    })
     const d = useWorkedDrive()
     await d.work(given)
     expect(await d.change('centre_distance', '41')).toBe(false)
-    expect(d.problem.value?.errors[0]).toMatchObject({ path: 'input.centre_distance', allowed: expect.stringContaining('nearest: B97') })
+    expect(d.problem.value?.errors[0]).toMatchObject({
+      path: 'input.centre_distance',
+      allowed: expect.stringContaining('nearest: B97'),
+    })
   })
 })
 
 describe('the duty', () => {
   it('keeps what was typed through a refusal and puts the reason beside its field', async () => {
-    const s = serve({ ...common, [`PUT /api/drives/${drive.id}/duty`]: () => ({ status: 422, json: { ...refusal, errors: [{ ...refusal.errors[0], path: 'power' }] } }) })
+    const s = serve({
+      ...common,
+      [`PUT /api/drives/${drive.id}/duty`]: () => ({
+        status: 422,
+        json: { ...refusal, errors: [{ ...refusal.errors[0], path: 'power' }] },
+      }),
+    })
     const w = await shown(DutyStage, { drive })
     await fill(w, 'Power', '15 in')
     await w.find('form').trigger('submit')
@@ -190,7 +263,24 @@ describe('the duty', () => {
     expect(w.emitted('saved')).toBeUndefined()
   })
   it('shows both versions where somebody saved meanwhile', async () => {
-    const stale = { type: 'tuyere:stale', title: 'Changed meanwhile', status: 409, detail: 'Changed by K. Hurd', errors: [], differences: [{ path: 'power', label: 'Power', choices: [{ word: 'yours', shown: '20hp', value: '20hp' }, { word: 'theirs', shown: '18 hp', value: 13.42 }] }], current: { rev: 7 } }
+    const stale = {
+      type: 'tuyere:stale',
+      title: 'Changed meanwhile',
+      status: 409,
+      detail: 'Changed by K. Hurd',
+      errors: [],
+      differences: [
+        {
+          path: 'power',
+          label: 'Power',
+          choices: [
+            { word: 'yours', shown: '20hp', value: '20hp' },
+            { word: 'theirs', shown: '18 hp', value: 13.42 },
+          ],
+        },
+      ],
+      current: { rev: 7 },
+    }
     const s = serve({ ...common, [`PUT /api/drives/${drive.id}/duty`]: () => ({ status: 409, json: stale }) })
     const w = await shown(DutyStage, { drive })
     await fill(w, 'Power', '20hp')
@@ -218,7 +308,18 @@ describe('the duty', () => {
 describe('what is found', () => {
   const empty = { ...drive, builds: [] } as Drive
   it('sends what was typed, one odd belt with it, and an unread count as it is', async () => {
-    const s = serve({ ...common, [`POST /api/drives/${drive.id}/builds`]: () => ({ status: 422, json: { ...refusal, errors: [{ path: 'input.belt.count', value: 'three', reason: 'a whole number is wanted', allowed: '1 to 30' }] } }) })
+    const s = serve({
+      ...common,
+      [`POST /api/drives/${drive.id}/builds`]: () => ({
+        status: 422,
+        json: {
+          ...refusal,
+          errors: [
+            { path: 'input.belt.count', value: 'three', reason: 'a whole number is wanted', allowed: '1 to 30' },
+          ],
+        },
+      }),
+    })
     const w = await shown(FoundStage, { drive: empty, showing: '' })
     await fill(w, 'Belt, as it is marked', 'B90')
     await fill(w, 'How many are on it', 'three')
@@ -235,7 +336,15 @@ describe('what is found', () => {
     serve({ ...common, [`POST /api/drives/${drive.id}/builds`]: drive.builds[0] })
     const w = await shown(FoundStage, { drive, showing: '' })
     await press(w, 'Write down what is on it now')
-    const value = (label: string) => (w.find(`[id="${w.findAll('label').find((l) => l.text().startsWith(label))?.attributes('for')}"]`).element as HTMLInputElement).value
+    const value = (label: string) =>
+      (
+        w.find(
+          `[id="${w
+            .findAll('label')
+            .find((l) => l.text().startsWith(label))
+            ?.attributes('for')}"]`,
+        ).element as HTMLInputElement
+      ).value
     expect(value('Driver diameter')).toBe('5.4 in')
     await fill(w, 'Belt, as it is marked', 'BX90')
     await fill(w, 'How many are on it', '3')
@@ -253,7 +362,7 @@ describe('what is found', () => {
     await w.find('form').trigger('submit')
     await settle(40)
     expect(w.emitted('saved')).toBeUndefined()
-    expect((w.find('form input').element as HTMLInputElement)).toBeTruthy()
+    expect(w.find('form input').element as HTMLInputElement).toBeTruthy()
     const belt = w.findAll('label').find((l) => l.text().startsWith('Belt, as'))
     expect((w.find(`[id="${belt?.attributes('for')}"]`).element as HTMLInputElement).value).toBe('B90')
   })
@@ -261,7 +370,13 @@ describe('what is found', () => {
 
 describe('choosing a drive', () => {
   const duty = async (w: VueWrapper) => {
-    for (const [label, typed] of [['Power', '15hp'], ['Driver speed', '1750'], ['Driven speed wanted', '1005'], ['Centre distance, about', '34']] as const) await fill(w, label, typed)
+    for (const [label, typed] of [
+      ['Power', '15hp'],
+      ['Driver speed', '1750'],
+      ['Driven speed wanted', '1005'],
+      ['Centre distance, about', '34'],
+    ] as const)
+      await fill(w, label, typed)
   }
   const found = async () => {
     serve(common)
@@ -299,10 +414,19 @@ describe('choosing a drive', () => {
   })
   it('fills in what the command line read and asks at once', async () => {
     const s = serve(common)
-    const w = await shown(ChooseView, {}, '/choose?driver_speed=1750&driven_speed=640&power=15hp&centre=28in&machine=fan-over-10-hp')
+    const w = await shown(
+      ChooseView,
+      {},
+      '/choose?driver_speed=1750&driven_speed=640&power=15hp&centre=28in&machine=fan-over-10-hp',
+    )
     await settle(40)
     const body = asked(s, 'POST', 'drive-compare')[0]?.body as { input: Record<string, unknown> }
-    expect(body.input).toMatchObject({ power: '15hp', driver_speed: '1750', driven_speed: '640', centre: { about: '28in' } })
+    expect(body.input).toMatchObject({
+      power: '15hp',
+      driver_speed: '1750',
+      driven_speed: '640',
+      centre: { about: '28in' },
+    })
     expect(w.find('.folded').exists()).toBe(true)
   })
 })
@@ -310,7 +434,10 @@ describe('choosing a drive', () => {
 describe('choosing on a drive', () => {
   it('takes the centres off the drawing where the duty does not say them', async () => {
     const s = serve(common)
-    const open = { ...drive, duty: drive.duty && { ...drive.duty, entries: { ...drive.duty.entries, centre: '' } } } as Drive
+    const open = {
+      ...drive,
+      duty: drive.duty && { ...drive.duty, entries: { ...drive.duty.entries, centre: '' } },
+    } as Drive
     const w = await shown(ChooseStage, { drive: open, today: worked.sheet })
     await settle(40)
     const body = asked(s, 'POST', 'drive-compare')[0]?.body as { input: { centre: Record<string, unknown> } }
@@ -322,7 +449,11 @@ describe('choosing on a drive', () => {
 
 describe('small parts that answer', () => {
   it('the command line shows what was not understood in plain sight', async () => {
-    serve({ 'GET /api/shorthand': { destinations: [{ label: 'Choose: 1750 to 640 rpm', hint: 'not understood: 30', to: '/choose', query: {} }] } })
+    serve({
+      'GET /api/shorthand': {
+        destinations: [{ label: 'Choose: 1750 to 640 rpm', hint: 'not understood: 30', to: '/choose', query: {} }],
+      },
+    })
     const w = await shown(CommandLine)
     await w.find('input').trigger('focus')
     await w.find('input').setValue('1750 > 640 30')
@@ -334,7 +465,11 @@ describe('small parts that answer', () => {
     const w = mount(FigureTable, { props: { result: answer.result as Record<string, unknown>, first } })
     expect(w.findAll('.main dt').map((d) => d.text())).toEqual(['Belts', 'Deflection force new', 'Centre distance'])
     expect(w.find('details').element.hasAttribute('open')).toBe(false)
-    expect(mount(FigureTable, { props: { result: { a: answer.result.belts }, first: ['a'] } }).find('details').exists()).toBe(false)
+    expect(
+      mount(FigureTable, { props: { result: { a: answer.result.belts }, first: ['a'] } })
+        .find('details')
+        .exists(),
+    ).toBe(false)
   })
   it('how come begins with the figure that was asked, in the person’s unit, its own unit beside it', async () => {
     const steps = worked.working

@@ -20,8 +20,16 @@ from tuyere.ops.setup import FRONTEND, ROOT
 from tuyere.store.database import migrate
 from tuyere.store.engine import engine_for
 
-ARGS = ["--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-        "--disable-component-update", "--disable-sync"]  # fmt: skip
+ARGS = [
+    "--headless",
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
 
 
 # A busy machine is slow, not wrong: waits end as soon as what is waited for is there.

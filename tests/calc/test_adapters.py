@@ -24,27 +24,85 @@ def worked(calc: str, given_input: dict[str, Any], units: str = "us") -> Respons
 
 
 INPUTS = {
-    "v-belt": st.fixed_dictionaries({
-        "power": st.floats(0.5, 12), "service_factor": st.just(SERVICE),
-        "driver": st.fixed_dictionaries({"speed": st.floats(500, 2000), "sheave": st.fixed_dictionaries({
-            "diameter": st.floats(140, 250), "kind": st.sampled_from(["outside", "datum", "pitch"]), "groove": st.just("B")})}),
-        "driven": st.fixed_dictionaries({"sheave": st.fixed_dictionaries({"diameter": st.floats(150, 450), "kind": st.just("outside"), "groove": st.just("B")})}),
-        "belt": st.fixed_dictionaries({"designation": st.sampled_from(["B75", "B90", "BX97", "B105"]), "count": st.integers(1, 6),
-                                       "construction": st.sampled_from(["plain"])}),
-        "slip": st.sampled_from([1.0, 2.0]), "layout": LAYOUT}),
-    "roller-chain": st.fixed_dictionaries({
-        "power": st.floats(0.5, 15), "service_factor": st.just(SERVICE), "speed": st.floats(50, 600), "chain": st.sampled_from(["50", "60", "80", "12B", "16A"]),
-        "strands": st.integers(1, 3), "driver_teeth": st.integers(15, 25), "driven_teeth": st.integers(20, 60), "pitches": st.integers(90, 160),
-        "lubrication": st.sampled_from(["best", "adequate", "dusty"]), "life": st.floats(5000, 40000), "layout": LAYOUT}),
-    "synchronous": st.fixed_dictionaries({
-        "power": st.floats(0.1, 5), "service_factor": st.just(SERVICE), "speed": st.floats(300, 1800), "profile": st.sampled_from(["L", "H", "XH"]),
-        "width": st.sampled_from([25.4, 38.1, 50.8]), "driver_teeth": st.integers(22, 40), "driven_teeth": st.integers(24, 70), "belt_teeth": st.integers(110, 180),
-        "idler": st.sampled_from(["none", "outside, slack side"]), "upright": st.booleans(), "layout": LAYOUT}),
-    "flat": st.fixed_dictionaries({
-        "power": st.floats(0.2, 4), "service_factor": st.just(SERVICE), "driver_speed": st.floats(300, 1500), "driver_diameter": st.floats(150, 350),
-        "driven_diameter": st.floats(150, 700), "belt_length": st.floats(4500, 9000), "material": st.sampled_from(["polyamide-a3", "polyamide-a2", "leather-11"]),
-        "width": st.floats(60, 180), "crossed": st.booleans(), "layout": LAYOUT}),
-}  # fmt: skip
+    "v-belt": st.fixed_dictionaries(
+        {
+            "power": st.floats(0.5, 12),
+            "service_factor": st.just(SERVICE),
+            "driver": st.fixed_dictionaries(
+                {
+                    "speed": st.floats(500, 2000),
+                    "sheave": st.fixed_dictionaries(
+                        {
+                            "diameter": st.floats(140, 250),
+                            "kind": st.sampled_from(["outside", "datum", "pitch"]),
+                            "groove": st.just("B"),
+                        }
+                    ),
+                }
+            ),
+            "driven": st.fixed_dictionaries(
+                {
+                    "sheave": st.fixed_dictionaries(
+                        {"diameter": st.floats(150, 450), "kind": st.just("outside"), "groove": st.just("B")}
+                    )
+                }
+            ),
+            "belt": st.fixed_dictionaries(
+                {
+                    "designation": st.sampled_from(["B75", "B90", "BX97", "B105"]),
+                    "count": st.integers(1, 6),
+                    "construction": st.sampled_from(["plain"]),
+                }
+            ),
+            "slip": st.sampled_from([1.0, 2.0]),
+            "layout": LAYOUT,
+        }
+    ),
+    "roller-chain": st.fixed_dictionaries(
+        {
+            "power": st.floats(0.5, 15),
+            "service_factor": st.just(SERVICE),
+            "speed": st.floats(50, 600),
+            "chain": st.sampled_from(["50", "60", "80", "12B", "16A"]),
+            "strands": st.integers(1, 3),
+            "driver_teeth": st.integers(15, 25),
+            "driven_teeth": st.integers(20, 60),
+            "pitches": st.integers(90, 160),
+            "lubrication": st.sampled_from(["best", "adequate", "dusty"]),
+            "life": st.floats(5000, 40000),
+            "layout": LAYOUT,
+        }
+    ),
+    "synchronous": st.fixed_dictionaries(
+        {
+            "power": st.floats(0.1, 5),
+            "service_factor": st.just(SERVICE),
+            "speed": st.floats(300, 1800),
+            "profile": st.sampled_from(["L", "H", "XH"]),
+            "width": st.sampled_from([25.4, 38.1, 50.8]),
+            "driver_teeth": st.integers(22, 40),
+            "driven_teeth": st.integers(24, 70),
+            "belt_teeth": st.integers(110, 180),
+            "idler": st.sampled_from(["none", "outside, slack side"]),
+            "upright": st.booleans(),
+            "layout": LAYOUT,
+        }
+    ),
+    "flat": st.fixed_dictionaries(
+        {
+            "power": st.floats(0.2, 4),
+            "service_factor": st.just(SERVICE),
+            "driver_speed": st.floats(300, 1500),
+            "driver_diameter": st.floats(150, 350),
+            "driven_diameter": st.floats(150, 700),
+            "belt_length": st.floats(4500, 9000),
+            "material": st.sampled_from(["polyamide-a3", "polyamide-a2", "leather-11"]),
+            "width": st.floats(60, 180),
+            "crossed": st.booleans(),
+            "layout": LAYOUT,
+        }
+    ),
+}
 
 
 def test_every_family_is_tried_here() -> None:
@@ -111,8 +169,21 @@ def test_both_systems_say_the_same_drive(key: str) -> None:
 
 
 def wanted(**more: Any) -> Wanted:
-    base = {"power_kw": 4.0, "service": None, "driver_rpm": 1160.0, "driven_rpm": 400.0, "tolerance_percent": 4.0, "centre_mm": 800.0, "centre_low_mm": 740.0,
-            "centre_high_mm": 860.0, "largest_mm": INF, "widest_mm": INF, "angle": 0.0, "clockwise": True, "basis": "ip20-1988"}  # fmt: skip
+    base = {
+        "power_kw": 4.0,
+        "service": None,
+        "driver_rpm": 1160.0,
+        "driven_rpm": 400.0,
+        "tolerance_percent": 4.0,
+        "centre_mm": 800.0,
+        "centre_low_mm": 740.0,
+        "centre_high_mm": 860.0,
+        "largest_mm": INF,
+        "widest_mm": INF,
+        "angle": 0.0,
+        "clockwise": True,
+        "basis": "ip20-1988",
+    }
     return Wanted(**(base | more))  # type: ignore[arg-type]
 
 

@@ -48,9 +48,23 @@ def refused(name: str, given_in: dict[str, Any]) -> tuple[str, str, str]:
 def test_a_step_is_shown_in_the_persons_units_whatever_its_formula_counts_in(unit: str, value: float) -> None:
     """Held against pint: the shown figure is the same quantity, to the digits that are shown."""
     name = KIND_OF[unit][1]
-    for units, wanted in (("us", {"force": "pound_force", "power": "horsepower", "length": "inch", "belt_speed": "foot/minute", "mass": "pound",
-                                  "mass_per_length": "pound/foot"}),
-                          ("si", {"force": "N", "power": "kW", "length": "mm", "belt_speed": "m/s", "mass": "kg", "mass_per_length": "kg/m"})):  # fmt: skip
+    for units, wanted in (
+        (
+            "us",
+            {
+                "force": "pound_force",
+                "power": "horsepower",
+                "length": "inch",
+                "belt_speed": "foot/minute",
+                "mass": "pound",
+                "mass_per_length": "pound/foot",
+            },
+        ),
+        (
+            "si",
+            {"force": "N", "power": "kW", "length": "mm", "belt_speed": "m/s", "mass": "kg", "mass_per_length": "kg/m"},
+        ),
+    ):
         number = float(step_shown(value, unit, units).split(" ")[0].replace(",", ""))
         true = UREG.Quantity(value, name).to(wanted[KIND_OF[unit][0]]).magnitude
         assert number == pytest.approx(true, rel=0.06, abs=0.06)
@@ -69,13 +83,19 @@ def test_no_working_ends_in_the_other_system(name: str) -> None:
 
 
 def test_a_look_up_reads_as_one_and_nothing_that_does_not_hold_is_printed() -> None:
-    got = run("v-belt-drive", CALCULATIONS["v-belt-drive"].example["input"]
-              | {"service_factor": {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 8}})  # fmt: skip
+    got = run(
+        "v-belt-drive",
+        CALCULATIONS["v-belt-drive"].example["input"]
+        | {"service_factor": {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 8}},
+    )
     looked = [s for s in got.working if s.table]
     assert looked and all(s.expression == "" and "table" not in s.numbers for s in looked)
     assert not any("choke" in s.says for s in got.working)
-    jams = run("v-belt-drive", CALCULATIONS["v-belt-drive"].example["input"]
-               | {"service_factor": {"driver": "motor-nema-b", "machine": "grain-auger", "hours_a_day": 8}})  # fmt: skip
+    jams = run(
+        "v-belt-drive",
+        CALCULATIONS["v-belt-drive"].example["input"]
+        | {"service_factor": {"driver": "motor-nema-b", "machine": "grain-auger", "hours_a_day": 8}},
+    )
     assert any("choke" in s.says for s in jams.working)
 
 
@@ -98,8 +118,16 @@ def test_one_odd_belt_of_a_set_can_be_said() -> None:
 def test_a_force_that_no_gauge_reads_is_said(power: str, sheaves: tuple[str, str], light: bool) -> None:
     groove = "A" if light else "B"
     wheel = {"kind": "datum", "groove": groove}
-    got = run("v-belt-drive", {"power": power, "service_factor": {"assume": 1.2}, "driver": {"speed": 1725, "sheave": {"diameter": sheaves[0], **wheel}},
-                               "driven": {"sheave": {"diameter": sheaves[1], **wheel}}, "belt": {"designation": "A42" if light else "B90"}})  # fmt: skip
+    got = run(
+        "v-belt-drive",
+        {
+            "power": power,
+            "service_factor": {"assume": 1.2},
+            "driver": {"speed": 1725, "sheave": {"diameter": sheaves[0], **wheel}},
+            "driven": {"sheave": {"diameter": sheaves[1], **wheel}},
+            "belt": {"designation": "A42" if light else "B90"},
+        },
+    )
     assert ("too-light-to-read" in codes(got)) == light
 
 
@@ -127,9 +155,17 @@ def test_flanks_that_touch_in_one_place_show_no_contact() -> None:
     assert run("groove-fit", {"belt": "B", "groove": "B", "outside_diameter": "8 in"}).result.flank_contact.value > 95
 
 
-@pytest.mark.parametrize(("given_in", "certain"), [
-    ({"marking": "B68"}, "sure"), ({"marking": "SPB 2360"}, "sure"), ({"marking": "B6?"}, "likely"), ({"marking": "B6O"}, "guess"),
-    ({"top_width": "21/32", "depth": "13/32", "outside_length": "93 in", "cogged": "smooth"}, "likely"), ({"top_width": "0.57 in"}, "guess")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("given_in", "certain"),
+    [
+        ({"marking": "B68"}, "sure"),
+        ({"marking": "SPB 2360"}, "sure"),
+        ({"marking": "B6?"}, "likely"),
+        ({"marking": "B6O"}, "guess"),
+        ({"top_width": "21/32", "depth": "13/32", "outside_length": "93 in", "cogged": "smooth"}, "likely"),
+        ({"top_width": "0.57 in"}, "guess"),
+    ],
+)
 def test_an_answer_says_how_far_to_trust_it(given_in: dict[str, str], certain: str) -> None:
     assert run("belt-identify", given_in).result.certain == certain
 
@@ -249,21 +285,37 @@ def test_estimates_have_two_figures() -> None:
 
 def test_a_metric_wedge_belt_says_that_no_ratio_power_is_counted() -> None:
     wheel = {"kind": "datum", "groove": "SPB"}
-    given_in = {"power": "5 kW", "service_factor": {"assume": 1.2}, "driver": {"speed": 1450, "sheave": {"diameter": "180 mm", **wheel}},
-                "driven": {"sheave": {"diameter": "355 mm", **wheel}}, "belt": {"designation": "SPB 2360"}}  # fmt: skip
+    given_in = {
+        "power": "5 kW",
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": 1450, "sheave": {"diameter": "180 mm", **wheel}},
+        "driven": {"sheave": {"diameter": "355 mm", **wheel}},
+        "belt": {"designation": "SPB 2360"},
+    }
     got = run("v-belt-drive", given_in, "si", basis="metric-table")
     assert "no-ratio-power" in codes(got) or got.result.added_power.value > 0
 
 
 @pytest.mark.outside("plane geometry: the length of an open belt, worked in pint; statics of hub loads need no rating")
-@pytest.mark.parametrize(("groove", "driver", "driven", "belt", "code"), [
-    ("B", "5.0 in", "9 in", "B90", "sheave-too-small"), ("3V", "3.0 in", "8 in", "3V600", "not-rated"), ("SPB", "6 in", "10 in", "SPB 2360 cogged", "not-rated")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("groove", "driver", "driven", "belt", "code"),
+    [
+        ("B", "5.0 in", "9 in", "B90", "sheave-too-small"),
+        ("3V", "3.0 in", "8 in", "3V600", "not-rated"),
+        ("SPB", "6 in", "10 in", "SPB 2360 cogged", "not-rated"),
+    ],
+)
 def test_what_stands_there_is_worked_without_a_rating(
     groove: str, driver: str, driven: str, belt: str, code: str
 ) -> None:
     kind = "effective" if groove == "3V" else "datum"
-    given_in = {"power": "5hp", "service_factor": {"assume": 1.3}, "driver": {"speed": 1750, "sheave": {"diameter": driver, "kind": kind, "groove": groove}},
-                "driven": {"sheave": {"diameter": driven, "kind": kind, "groove": groove}}, "belt": {"designation": belt, "count": 3}}  # fmt: skip
+    given_in = {
+        "power": "5hp",
+        "service_factor": {"assume": 1.3},
+        "driver": {"speed": 1750, "sheave": {"diameter": driver, "kind": kind, "groove": groove}},
+        "driven": {"sheave": {"diameter": driven, "kind": kind, "groove": groove}},
+        "belt": {"designation": belt, "count": 3},
+    }
     got = run("v-belt-drive", given_in)
     assert code in codes(got) and got.sheet.spare is None and got.result.belt_power is None
     d, D, a = float(driver.split()[0]), float(driven.split()[0]), got.result.centre_distance.value / IN
@@ -277,8 +329,13 @@ def test_what_stands_there_is_worked_without_a_rating(
 
 def test_a_rim_that_may_burst_is_refused_whatever_stands_there() -> None:
     wheel = {"kind": "outside", "groove": "5V"}
-    given_in = {"power": "5hp", "service_factor": {"assume": 1.3}, "driver": {"speed": 3500, "sheave": {"diameter": "12.5 in", **wheel}},
-                "driven": {"sheave": {"diameter": "18 in", **wheel}}, "belt": {"designation": "5VX1000", "count": 2}}  # fmt: skip
+    given_in = {
+        "power": "5hp",
+        "service_factor": {"assume": 1.3},
+        "driver": {"speed": 3500, "sheave": {"diameter": "12.5 in", **wheel}},
+        "driven": {"sheave": {"diameter": "18 in", **wheel}},
+        "belt": {"designation": "5VX1000", "count": 2},
+    }
     assert "limit of cast-iron" in refused("v-belt-drive", given_in)[1]
 
 

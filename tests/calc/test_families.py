@@ -29,8 +29,14 @@ from tuyere.core.geometry.elevation import two_wheel_elevation
 from tuyere.core.tables import table
 from tuyere.core.wheels.mass import Weight
 
-CONVEYOR = {"power": "5hp", "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16}, "driver_speed": "145",
-            "driven_speed": "58", "tolerance": 3, "centre": {"about": "30 in"}}  # fmt: skip
+CONVEYOR = {
+    "power": "5hp",
+    "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16},
+    "driver_speed": "145",
+    "driven_speed": "58",
+    "tolerance": 3,
+    "centre": {"about": "30 in"},
+}
 
 
 def compare(**more: Any) -> Any:
@@ -131,31 +137,48 @@ class Friction(Family[Any]):
         raise NotImplementedError
 
     def parts_of(self, given: Any, result: Any) -> Parts:
-        wheel = WheelPart("pulley", 100.0, "outside", "flat")
-        return Parts(wheel, wheel, LoopPart("none", "contact", 1.0, "outside"), 100.0, 0.0, True)
+        wheel = WheelPart(kind="pulley", diameter_mm=100.0, diameter_kind="outside", profile="flat")
+        return Parts(
+            driver=wheel,
+            driven=wheel,
+            loop=LoopPart(section="none", designation="contact", length_mm=1.0, length_kind="outside"),
+            centre_mm=100.0,
+            angle=0.0,
+            clockwise=True,
+        )
 
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         return {"power": duty.power_kw}
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
-        drawing = two_wheel_elevation("friction", "flat", (1, 1), 1.0, 210.0, 100.0, 100.0, 300.0, 300.0)
-        one = Offered(
-            "rubber on iron",
-            {},
-            wanted.driven_rpm,
-            0.0,
-            200.0,
-            10.0,
-            50.0,
-            900.0,
-            Weight(3.0, 5.0),
-            2,
-            (88.0, 94.0),
-            (),
-            "",
-            drawing,
+        drawing = two_wheel_elevation(
+            "friction",
+            "flat",
+            counts=(1, 1),
+            thickness_mm=1.0,
+            centre_mm=210.0,
+            driver_path_mm=100.0,
+            driver_outside_mm=100.0,
+            driven_path_mm=300.0,
+            driven_outside_mm=300.0,
         )
-        return Offer(1, 1, (one,), ())
+        one = Offered(
+            name="rubber on iron",
+            input={},
+            driven_rpm=wanted.driven_rpm,
+            error_percent=0.0,
+            centre_mm=200.0,
+            spare_percent=10.0,
+            width_mm=50.0,
+            shaft_load_n=900.0,
+            weight=Weight(3.0, 5.0),
+            parts=2,
+            efficiency=(88.0, 94.0),
+            kinds=(),
+            telling="",
+            elevation=drawing,
+        )
+        return Offer(considered=1, accepted=1, options=(one,), rejected=())
 
 
 @pytest.fixture
@@ -175,8 +198,16 @@ def test_a_fifth_family_joins_without_a_change_elsewhere() -> None:
 
 
 def test_a_profile_without_a_public_rating_says_what_it_needs_and_takes_it() -> None:
-    given = {"power": "3hp", "service_factor": {"assume": 1.6}, "speed": "1750", "profile": "H8M", "width": "30mm", "driver_teeth": 30, "driven_teeth": 60,
-             "centre_distance": "20 in"}  # fmt: skip
+    given = {
+        "power": "3hp",
+        "service_factor": {"assume": 1.6},
+        "speed": "1750",
+        "profile": "H8M",
+        "width": "30mm",
+        "driver_teeth": 30,
+        "driven_teeth": 60,
+        "centre_distance": "20 in",
+    }
     calc = CALCULATIONS["sync-drive"]
     with pytest.raises(InputError, match="no public rating") as e:
         work(calc, calc.request_model.model_validate({"input": given}))

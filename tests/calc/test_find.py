@@ -79,10 +79,16 @@ def test_everyday_words_lead_somewhere() -> None:
     assert plain("belts") == "belt"
 
 
-@pytest.mark.parametrize(("line", "inches"), [
-    ("1750 > 640 15hp fan 2ft 4in apart", 28), ("1750 > 640 2' 4\" fan", 28), ("1750 > 640 2 ft 4 1/2 in", 28.5),
-    ("1750 to 640 fan 28in", 28), ("1750>640 3 ft", 36),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "inches"),
+    [
+        ("1750 > 640 15hp fan 2ft 4in apart", 28),
+        ("1750 > 640 2' 4\" fan", 28),
+        ("1750 > 640 2 ft 4 1/2 in", 28.5),
+        ("1750 to 640 fan 28in", 28),
+        ("1750>640 3 ft", 36),
+    ],
+)
 def test_feet_and_inches_are_one_length(line: str, inches: float) -> None:
     got = read_duty(line)
     assert got is not None and read(got.filled["centre"], "length") == pytest.approx(inches * 25.4)
@@ -96,12 +102,18 @@ def test_a_general_word_never_picks_a_special_machine(word: str) -> None:
     assert all(word in name.lower() for _, name in got.machines)
 
 
-@pytest.mark.parametrize(("line", "machine", "unread"), [
-    ("1750 > 640 15hp fan", "fan-over-10-hp", []), ("1750 > 640 5hp fan", "fan-up-to-10-hp", []),
-    ("1750 > 640 20 hp hammer mill", "hammer-mill", []), ("1750 > 640 20 hp hammermill", None, ["hammermill"]),
-    ("1750 > 640 15 hp supply fan", "fan-over-10-hp", ["supply"]), ("1750 > 640 15hp fan 30", "fan-over-10-hp", ["30"]),
-    ("1750 > 640 screw conveyor 12 h a day", "conveyor-screw", []),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "machine", "unread"),
+    [
+        ("1750 > 640 15hp fan", "fan-over-10-hp", []),
+        ("1750 > 640 5hp fan", "fan-up-to-10-hp", []),
+        ("1750 > 640 20 hp hammer mill", "hammer-mill", []),
+        ("1750 > 640 20 hp hammermill", None, ["hammermill"]),
+        ("1750 > 640 15 hp supply fan", "fan-over-10-hp", ["supply"]),
+        ("1750 > 640 15hp fan 30", "fan-over-10-hp", ["30"]),
+        ("1750 > 640 screw conveyor 12 h a day", "conveyor-screw", []),
+    ],
+)
 def test_what_was_not_understood_is_said(line: str, machine: str | None, unread: list[str]) -> None:
     got = read_duty(line)
     assert got is not None and got.unread == unread

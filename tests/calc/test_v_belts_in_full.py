@@ -10,7 +10,7 @@ from pydantic import ValidationError
 
 from tuyere.calc.registry import CALCULATIONS, work
 from tuyere.core.errors import InputError, NoSolution
-from tuyere.core.vbelt.sections import sections
+from tuyere.core.v_belt.sections import sections
 
 SELECT = CALCULATIONS["v-belt-select"].example["input"]
 DRIVE = CALCULATIONS["v-belt-drive"].example["input"]
@@ -59,12 +59,20 @@ def test_every_option_of_a_book_works_alone_by_that_book(basis: str) -> None:
     assert found["options"]
     for o in found["options"]:
         wheel = {"kind": o["diameter_kind"], "groove": o["groove"]}
-        alone = run("v-belt-drive", {
-            "power": SELECT["power"], "service_factor": SELECT["service_factor"],
-            "driver": {"speed": SELECT["driver_speed"], "sheave": wheel | {"diameter": o["driver_diameter"]["value"]}},
-            "driven": {"sheave": wheel | {"diameter": o["driven_diameter"]["value"]}},
-            "belt": {"designation": o["drive"]["designation"]},
-        }, basis=basis)["result"]  # fmt: skip
+        alone = run(
+            "v-belt-drive",
+            {
+                "power": SELECT["power"],
+                "service_factor": SELECT["service_factor"],
+                "driver": {
+                    "speed": SELECT["driver_speed"],
+                    "sheave": wheel | {"diameter": o["driver_diameter"]["value"]},
+                },
+                "driven": {"sheave": wheel | {"diameter": o["driven_diameter"]["value"]}},
+                "belt": {"designation": o["drive"]["designation"]},
+            },
+            basis=basis,
+        )["result"]
         for figure in ("belts_exact", "belt_power", "centre_distance", "hub_standing", "driven_speed"):
             assert alone[figure]["value"] == pytest.approx(o["drive"][figure]["value"], rel=1e-9), figure
 
@@ -79,10 +87,17 @@ def test_books_of_one_drive_agree_with_the_drive_by_each_book() -> None:
     assert rows["light-duty"]["belt_power"] is None and rows["light-duty"]["why"]
 
 
-@pytest.mark.parametrize(("basis", "belt", "groove", "says"), [
-    ("old-handbook", "BX90", "B", "wrapped classical"), ("metric-table", "5V1000", "5V", "no 5V"), ("ip20-1977", "SPA 1600", "SPA", "no constants"),
-    ("ip20-1988", "3V600", "3V", "on hand"), ("ip20-1988", "2L200", "2L", "on hand"), ("ip20-1988", "XPB 2000", "SPB", "on hand"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("basis", "belt", "groove", "says"),
+    [
+        ("old-handbook", "BX90", "B", "wrapped classical"),
+        ("metric-table", "5V1000", "5V", "no 5V"),
+        ("ip20-1977", "SPA 1600", "SPA", "no constants"),
+        ("ip20-1988", "3V600", "3V", "on hand"),
+        ("ip20-1988", "2L200", "2L", "on hand"),
+        ("ip20-1988", "XPB 2000", "SPB", "on hand"),
+    ],
+)
 def test_a_book_that_cannot_rate_says_why_and_who_could(basis: str, belt: str, groove: str, says: str) -> None:
     wheels = {
         "driver__sheave": {"diameter": "10 in", "kind": "outside", "groove": groove},
@@ -169,8 +184,11 @@ def test_why_not_names_every_limit_and_the_place() -> None:
     found = run("v-belt-select", {k: v for k, v in example.items() if k != "this"})["result"]
     best = found["options"][0]
     wheel = {"kind": best["diameter_kind"], "groove": best["groove"]}
-    this = {"driver": wheel | {"diameter": best["driver_diameter"]["value"]}, "driven": wheel | {"diameter": best["driven_diameter"]["value"]},
-            "belt": best["drive"]["designation"]}  # fmt: skip
+    this = {
+        "driver": wheel | {"diameter": best["driver_diameter"]["value"]},
+        "driven": wheel | {"diameter": best["driven_diameter"]["value"]},
+        "belt": best["drive"]["designation"],
+    }
     told = run("v-belt-why-not", with_(example, this=this))["result"]
     assert (
         told["fits"]
@@ -224,10 +242,14 @@ def test_what_belt_ran_on_these_sheaves_in_every_groove(groove: str) -> None:
         assert s["designation"].replace(" ", "").startswith(groove)
 
 
-@pytest.mark.parametrize(("change", "field"), [
-    ({"designation": "SPA 1600", "diameter": "20 in"}, "diameter"), ({"designation": "SPA 1600", "diameter": "6 in", "speed": "3400"}, "speed"),
-    ({"designation": "SPA 1600", "diameter": "6 in", "arc": 85}, "arc"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"designation": "SPA 1600", "diameter": "20 in"}, "diameter"),
+        ({"designation": "SPA 1600", "diameter": "6 in", "speed": "3400"}, "speed"),
+        ({"designation": "SPA 1600", "diameter": "6 in", "arc": 85}, "arc"),
+    ],
+)
 def test_what_leaves_a_rating_table_is_said_beside_the_field_of_the_form(change: dict[str, Any], field: str) -> None:
     given = CALCULATIONS["v-belt-rating"].example["input"] | {"kind": "datum"} | change
     found, why, allowed = refused("v-belt-rating", given)
@@ -248,10 +270,17 @@ def test_the_small_sheave_is_named_whichever_it_is() -> None:
         assert field == f"{small}.sheave.diameter" and "not extended" in why
 
 
-@pytest.mark.parametrize("change", [
-    {"driven__sheave": {"diameter": "24 in", "groove": "flat"}, "belt": {"designation": "B112"}, "power": "3 hp"}, {"belt__construction": "link"},
-    {"driver__sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}, "driven__sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
-])  # fmt: skip
+@pytest.mark.parametrize(
+    "change",
+    [
+        {"driven__sheave": {"diameter": "24 in", "groove": "flat"}, "belt": {"designation": "B112"}, "power": "3 hp"},
+        {"belt__construction": "link"},
+        {
+            "driver__sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"},
+            "driven__sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"},
+        },
+    ],
+)
 def test_flat_pulleys_link_belts_and_speed_ups_are_the_same_drive_in_every_book(change: dict[str, Any]) -> None:
     given = with_(DRIVE, **change)
     for basis in ("ip20-1988", "old-handbook"):

@@ -17,17 +17,17 @@ from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
 from tuyere.core.tables import table
 from tuyere.core.units import KW_PER_HP
-from tuyere.core.vbelt.bases.association import IP20_1977, IP20_1988
-from tuyere.core.vbelt.bases.light_duty import LIGHT_DUTY
-from tuyere.core.vbelt.bases.metric_table import METRIC_TABLE, power_grid
-from tuyere.core.vbelt.bases.old_handbook import OLD_HANDBOOK
-from tuyere.core.vbelt.bases.own_table import OwnRow, OwnTable
-from tuyere.core.vbelt.bases.pick import DEFAULT, PUBLISHED, basis_for, basis_named, rated_by
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.life import belt_life
-from tuyere.core.vbelt.rate import Given, rate, rate_one_belt
-from tuyere.core.vbelt.sections import groove_at, section, sections
-from tuyere.core.vbelt.sheaves import sheave
+from tuyere.core.v_belt.bases.association import IP20_1977, IP20_1988
+from tuyere.core.v_belt.bases.light_duty import LIGHT_DUTY
+from tuyere.core.v_belt.bases.metric_table import METRIC_TABLE, power_grid
+from tuyere.core.v_belt.bases.old_handbook import OLD_HANDBOOK
+from tuyere.core.v_belt.bases.own_table import OwnRow, OwnTable
+from tuyere.core.v_belt.bases.pick import DEFAULT, PUBLISHED, basis_for, basis_named, rated_by
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.life import belt_life
+from tuyere.core.v_belt.rate import Given, rate, rate_one_belt
+from tuyere.core.v_belt.sections import groove_at, section, sections
+from tuyere.core.v_belt.sheaves import sheave
 
 IN = 25.4
 HP = KW_PER_HP
@@ -72,13 +72,14 @@ def test_the_older_formula_gives_the_textbook_table(line: str) -> None:
     name, d, *powers = line.split()
     for k, printed in enumerate(powers):
         rpm = 12000 * (k + 1) / (pi * float(d))
-        got = OLD_HANDBOOK.powers(section(name), float(d) * IN, 1.0, rpm, 1.0, 1.0).basic_kw / HP
+        got = OLD_HANDBOOK.powers(section(name), float(d) * IN, ratio=1.0, rpm=rpm, K_theta=1.0, K_L=1.0).basic_kw / HP
         assert got == pytest.approx(float(printed), abs=0.06 if float(printed) > 9.9 else 0.016)
 
 
 def example(
     power: float,
     sf: float,
+    *,
     rpm: float,
     d: float,
     D: float,
@@ -88,14 +89,23 @@ def example(
 ) -> Given:
     one = belt(name)
     wheel = [sheave(x * IN, "pitch", one.section.groove) for x in (d, D)]
-    return Given(power * HP, sf, rpm, wheel[0], wheel[1], one, count, basis=basis)  # type: ignore[arg-type]
+    return Given(
+        power_kw=power * HP,
+        service_factor=sf,
+        driver_rpm=rpm,
+        driver=wheel[0],
+        driven=wheel[1],
+        belt=one,
+        count=count,
+        basis=basis,
+    )  # type: ignore[arg-type]
 
 
 def as_the_table_reads(name: str, d: float, feet: float) -> float:
     """hp by the formula at the whole thousands of ft/min, linear between them as a reader of the table does."""
     low = feet // 1000 * 1000
     a, b = (
-        OLD_HANDBOOK.powers(section(name), d * IN, 1.0, 12 * v / (pi * d), 1.0, 1.0).basic_kw / HP
+        OLD_HANDBOOK.powers(section(name), d * IN, ratio=1.0, rpm=12 * v / (pi * d), K_theta=1.0, K_L=1.0).basic_kw / HP
         for v in (low, low + 1000)
     )
     return float(a + (b - a) * (feet - low) / 1000)
@@ -103,7 +113,7 @@ def as_the_table_reads(name: str, d: float, feet: float) -> float:
 
 @pytest.mark.outside("Shigley, worked example of three B112 belts; printed intermediates recalled from memory")
 def test_three_b112_by_the_older_formula() -> None:
-    r = rate(example(10, 1.3, 1750, 7.4, 11.0, "B112"))
+    r = rate(example(10, 1.3, rpm=1750, d=7.4, D=11.0, name="B112"))
     assert r.one_belt.arc_factor == pytest.approx(0.99, abs=0.005)
     assert r.one_belt.length_factor == 1.05
     # The printed table ends at "7.0 in and up"; the example reads it linearly between 3000 and 4000 ft/min.
@@ -114,7 +124,16 @@ def test_three_b112_by_the_older_formula() -> None:
 
 @pytest.mark.outside("Shigley, worked example of three B112 belts: peaks, passes and hours; recalled from memory")
 def test_life_of_three_b112() -> None:
-    found = belt_life("B", 13 * HP, 3, 3390.3 * 0.00508, 175.135, 7.4 * IN, 11 * IN, 113.8)
+    found = belt_life(
+        "B",
+        13 * HP,
+        belts=3,
+        speed_m_s=3390.3 * 0.00508,
+        arc_deg=175.135,
+        small_mm=7.4 * IN,
+        large_mm=11 * IN,
+        length_in=113.8,
+    )
     assert found is not None and found.bound == "over" and found.passes == 1e9
     assert found.small_peak_n / 4.4482216 == pytest.approx(142.2, abs=0.15)
     assert found.large_peak_n / 4.4482216 == pytest.approx(116.8, abs=0.15)
@@ -124,12 +143,21 @@ def test_life_of_three_b112() -> None:
 @pytest.mark.outside("Shigley, the passes of that example, 1.1e10, from its own durability equation; recalled")
 def test_passes_fall_with_the_eleventh_power_of_the_peak() -> None:
     # Twice the design power on the same belts brings the example's 1.1e10 passes within the textbook's bounds.
-    heavy = belt_life("B", 26 * HP, 3, 3390.3 * 0.00508, 175.135, 7.4 * IN, 11 * IN, 113.8)
+    heavy = belt_life(
+        "B",
+        26 * HP,
+        belts=3,
+        speed_m_s=3390.3 * 0.00508,
+        arc_deg=175.135,
+        small_mm=7.4 * IN,
+        large_mm=11 * IN,
+        length_in=113.8,
+    )
     assert heavy is not None and heavy.bound == ""
     peaks = [x / 4.4482216152605 for x in (heavy.small_peak_n, heavy.large_peak_n)]
     by_hand = 1 / sum((1193 / p) ** -10.926 for p in peaks)
     assert heavy.passes == pytest.approx(by_hand, rel=1e-9) and 1e8 < by_hand < 1e9
-    assert belt_life("BX", 1, 1, 10, 180, 100, 100, 60) is None
+    assert belt_life("BX", 1, belts=1, speed_m_s=10, arc_deg=180, small_mm=100, large_mm=100, length_in=60) is None
 
 
 @pytest.mark.outside("Shigley, 60 hp engine on D360 belts, problem and table values recalled from memory")
@@ -141,19 +169,23 @@ def test_five_d360_by_the_older_formula() -> None:
 
 
 @pytest.mark.outside("ANSI/RMA IP-23 as carried by Machinery's Handbook; recomputed by hand")
-@pytest.mark.parametrize(("name", "constants"), [("3L", (0.2164, 0.2324, 0.0001396)), ("4L", (0.4666, 0.7231, 0.0002286)),
-                                                 ("5L", (0.7748, 1.727, 0.0003641))])  # fmt: skip
+@pytest.mark.parametrize(
+    ("name", "constants"),
+    [("3L", (0.2164, 0.2324, 0.0001396)), ("4L", (0.4666, 0.7231, 0.0002286)), ("5L", (0.7748, 1.727, 0.0003641))],
+)
 def test_light_duty_by_hand(name: str, constants: tuple[float, float, float]) -> None:
     a, b, c = constants
     wheel = sheave(4.0 * IN, "outside", name)
-    got = LIGHT_DUTY.powers(section(name), wheel.pitch_mm, 1.0, 1725.0, 1.0, 1.0).belt_kw / HP
+    got = LIGHT_DUTY.powers(section(name), wheel.pitch_mm, ratio=1.0, rpm=1725.0, K_theta=1.0, K_L=1.0).belt_kw / HP
     assert got == pytest.approx(1.725 * (a * 4.0**0.91 * 1.725**-0.09 - b - c * 1.725**2 * 64), rel=1e-9)
 
 
 @pytest.mark.outside("IP-23, 3/4 hp furnace blower on a 3 in sheave: 0.8115 hp a 4L belt")
 def test_a_furnace_blower() -> None:
     wheel = sheave(3.0 * IN, "outside", "4L")
-    got = rate_one_belt(section_belt("4L430"), wheel.pitch_mm, wheel.pitch_mm, 1750, 180)
+    got = rate_one_belt(
+        section_belt("4L430"), wheel.pitch_mm, large_pitch_mm=wheel.pitch_mm, small_rpm=1750, arc_deg=180
+    )
     assert got.corrected_kw / HP == pytest.approx(0.811531, rel=1e-5) and got.basis == "light-duty"
 
 
@@ -162,8 +194,12 @@ def section_belt(name: str):  # type: ignore[no-untyped-def]
 
 
 # kW-mm constants of the 1977 edition, value recalled from memory: Standard Handbook of Machine Design.
-METRIC_1977 = [("A", 0.03316, 1.088, 1.161e-8, 5.238e-3), ("B", 0.05185, 2.273, 1.759e-8, 7.934e-3),
-               ("C", 0.1002, 7.040, 3.326e-8, 1.500e-2), ("D", 0.2205, 26.62, 7.037e-8, 3.174e-2)]  # fmt: skip
+METRIC_1977 = [
+    ("A", 0.03316, 1.088, 1.161e-8, 5.238e-3),
+    ("B", 0.05185, 2.273, 1.759e-8, 7.934e-3),
+    ("C", 0.1002, 7.040, 3.326e-8, 1.500e-2),
+    ("D", 0.2205, 26.62, 7.037e-8, 3.174e-2),
+]
 
 
 @pytest.mark.outside("Standard Handbook of Machine Design, metric form of the 1977 rating; value recalled from memory")
@@ -176,7 +212,7 @@ def test_the_metric_form_of_1977_is_the_inch_form(row: tuple[str, float, float, 
     r = rpm / 1000
     by_metric = d * r * (k1 - k2 / d - k3 * (d * r) ** 2 - k4 * np.log10(d * r))
     # 13C, 16C, 22C and 32C are slightly other belts than A, B, C, D: the two forms agree within 8 %.
-    got = IP20_1977.powers(of, d, 1.0, rpm, 1.0, 1.0).basic_kw
+    got = IP20_1977.powers(of, d, ratio=1.0, rpm=rpm, K_theta=1.0, K_L=1.0).basic_kw
     assert got == pytest.approx(by_metric, rel=0.08 if name != "B" else 0.2)
 
 
@@ -187,7 +223,8 @@ def test_the_metric_form_of_1977_is_the_inch_form(row: tuple[str, float, float, 
 def test_bases_lie_in_the_known_order(name: str, d: float, rpm: float) -> None:
     of = section(name)
     metric, old, then, now = (
-        float(b.powers(of, d, 1.0, rpm, 1.0, 1.0).basic_kw) for b in (METRIC_TABLE, OLD_HANDBOOK, IP20_1977, IP20_1988)
+        float(b.powers(of, d, ratio=1.0, rpm=rpm, K_theta=1.0, K_L=1.0).basic_kw)
+        for b in (METRIC_TABLE, OLD_HANDBOOK, IP20_1977, IP20_1988)
     )
     assert old < then < now and 0.7 < metric / then < 0.95
 
@@ -213,10 +250,13 @@ def test_metric_arc_factor(arc: float) -> None:
 @pytest.mark.outside("dimensional fact: power added for the ratio is proportional to speed, K_b n (1 - 1/K_i)")
 @pytest.mark.parametrize(("name", "d"), [("A", 112), ("B", 160), ("C", 280)])
 def test_metric_added_power_goes_with_speed(name: str, d: float) -> None:
-    slow, fast = (float(METRIC_TABLE.powers(section(name), d, 2.5, n, 1, 1).added_kw) for n in (800, 1600))
+    slow, fast = (
+        float(METRIC_TABLE.powers(section(name), d, ratio=2.5, rpm=n, K_theta=1, K_L=1).added_kw) for n in (800, 1600)
+    )
     assert fast == pytest.approx(2 * slow, rel=0.12)
     steps = [
-        float(METRIC_TABLE.powers(section(name), d, i, 1450, 1, 1).added_kw) for i in (1.0, 1.03, 1.1, 1.3, 2.0, 5.0)
+        float(METRIC_TABLE.powers(section(name), d, ratio=i, rpm=1450, K_theta=1, K_L=1).added_kw)
+        for i in (1.0, 1.03, 1.1, 1.3, 2.0, 5.0)
     ]
     assert steps[0] == 0 and steps == sorted(steps)
 
@@ -225,7 +265,7 @@ def test_metric_added_power_goes_with_speed(name: str, d: float) -> None:
     "a common textbook problem: A belt, 112 mm, 1450 rpm, i 2: P0 1.61 kW, dP0 0.17 kW; recalled from memory"
 )
 def test_a_textbook_a_belt() -> None:
-    p = METRIC_TABLE.powers(section("A"), 112.0, 2.0, 1450.0, 0.95, 0.99)
+    p = METRIC_TABLE.powers(section("A"), 112.0, ratio=2.0, rpm=1450.0, K_theta=0.95, K_L=0.99)
     assert p.basic_kw == pytest.approx(1.61, abs=0.01) and p.added_kw == pytest.approx(0.17, abs=0.011)
     assert p.belt_kw == pytest.approx((p.basic_kw + p.added_kw) * 0.95 * 0.99)
 
@@ -244,8 +284,16 @@ def test_metric_grooves(name: str, datum: float, b: float) -> None:
 
 
 @pytest.mark.outside("DIN 7753: the number of a metric wedge belt is its datum length in mm")
-@pytest.mark.parametrize(("text", "mm", "name"), [("SPB 2000", 2000, "SPB"), ("spz1250", 1250, "SPZ"), ("SPA-1600 cogged", 1600, "XPA"),
-                                                  ("XPZ 1000", 1000, "XPZ"), ("Z 1080", 1080, "Z")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "mm", "name"),
+    [
+        ("SPB 2000", 2000, "SPB"),
+        ("spz1250", 1250, "SPZ"),
+        ("SPA-1600 cogged", 1600, "XPA"),
+        ("XPZ 1000", 1000, "XPZ"),
+        ("Z 1080", 1080, "Z"),
+    ],
+)
 def test_metric_designations(text: str, mm: float, name: str) -> None:
     one = belt(text)
     assert one.length_in * IN == pytest.approx(mm) and one.section.name == name
@@ -308,12 +356,17 @@ def test_metric_tables_are_never_extended() -> None:
     spa = section("SPA")
     for d, n in ((80.0, 1450.0), (300.0, 1450.0), (125.0, 3500.0), (125.0, 100.0)):
         with pytest.raises(InputError) as e:
-            METRIC_TABLE.powers(spa, d, 1.0, n, 1.0, 1.0)
+            METRIC_TABLE.powers(spa, d, ratio=1.0, rpm=n, K_theta=1.0, K_L=1.0)
         assert "not extended" in e.value.why
     with quiet():
         assert np.isnan(
             METRIC_TABLE.powers(
-                spa, np.array([80.0, 300.0]), np.array([1.0, 1.0]), np.array([1450.0, 1450.0]), 1.0, 1.0
+                spa,
+                np.array([80.0, 300.0]),
+                ratio=np.array([1.0, 1.0]),
+                rpm=np.array([1450.0, 1450.0]),
+                K_theta=1.0,
+                K_L=1.0,
             ).belt_kw
         ).all()
 
@@ -327,7 +380,10 @@ def rows_of(name: str) -> tuple[OwnRow, ...]:
 def test_an_own_table_with_the_metric_lines_gives_the_metric_power(d: float, n: float) -> None:
     own = OwnTable(rows_of("SPA"))
     with collected_notices():
-        a, b = own.powers(section("SPA"), d, 1.0, n, 1.0, 1.0), METRIC_TABLE.powers(section("SPA"), d, 1.0, n, 1.0, 1.0)
+        a, b = (
+            own.powers(section("SPA"), d, ratio=1.0, rpm=n, K_theta=1.0, K_L=1.0),
+            METRIC_TABLE.powers(section("SPA"), d, ratio=1.0, rpm=n, K_theta=1.0, K_L=1.0),
+        )
     assert a.belt_kw == pytest.approx(b.belt_kw, rel=1e-12)
 
 
@@ -336,11 +392,22 @@ def test_an_own_table_rates_what_no_book_does() -> None:
     assert own.without(section("XPA")) == "" and "no line" in own.without(section("B"))
     wheels = [sheave(x, "datum", "SPA") for x in (125.0, 180.0)]
     with collected_notices() as notes:
-        r = rate(Given(5.0, 1.2, 1450, wheels[0], wheels[1], belt("SPA 1600 cogged"), None, basis=own))
+        r = rate(
+            Given(
+                power_kw=5.0,
+                service_factor=1.2,
+                driver_rpm=1450,
+                driver=wheels[0],
+                driven=wheels[1],
+                belt=belt("SPA 1600 cogged"),
+                count=None,
+                basis=own,
+            )
+        )
     assert r.one_belt.basis == "own-table" and "own-table" in [n.code for n in notes]
     assert r.one_belt.basic_kw == pytest.approx(125 * 1450 / 60000, rel=0.02)
     with pytest.raises(InputError):
-        own.powers(section("XPA"), 90.0, 1.0, 1450.0, 1.0, 1.0)
+        own.powers(section("XPA"), 90.0, ratio=1.0, rpm=1450.0, K_theta=1.0, K_L=1.0)
     with pytest.raises(ValueError, match="two values"):
         OwnTable((OwnRow("B", 100, 100, 1), OwnRow("B", 100, 100, 2))).grids  # noqa: B018
 
@@ -348,11 +415,27 @@ def test_an_own_table_rates_what_no_book_does() -> None:
 @pytest.mark.outside("statics: the tight side exp(0.5123 arc) over the slack side; independent arithmetic")
 @pytest.mark.parametrize("name", ["A", "B", "C", "D", "E", "3V", "5V", "8V"])
 def test_peaks_by_independent_arithmetic(name: str) -> None:
-    row = {r[0]: r for r in csv.reader(io.StringIO("A,220,674,11.089\nB,576,1193,10.926\nC,1600,2038,11.173\nD,5680,4208,11.105\nE,10850,6061,11.100\n"
-                                                   "3V,230,728,12.464\n5V,1098,1654,12.593\n8V,4830,3638,12.629"))}[name]  # fmt: skip
+    row = {
+        r[0]: r
+        for r in csv.reader(
+            io.StringIO(
+                "A,220,674,11.089\nB,576,1193,10.926\nC,1600,2038,11.173\nD,5680,4208,11.105\nE,10850,6061,11.100\n"
+                "3V,230,728,12.464\n5V,1098,1654,12.593\n8V,4830,3638,12.629"
+            )
+        )
+    }[name]
     kb, k, b = (float(x) for x in row[1:])
     d, D, v_fpm, hp = 12.0, 20.0, 3000.0, 0.02 * k
-    found = belt_life(name, hp * HP, 2, v_fpm * 0.00508, 170.0, d * IN, D * IN, 100.0)
+    found = belt_life(
+        name,
+        hp * HP,
+        belts=2,
+        speed_m_s=v_fpm * 0.00508,
+        arc_deg=170.0,
+        small_mm=d * IN,
+        large_mm=D * IN,
+        length_in=100.0,
+    )
     assert found is not None
     e = exp(0.5123 * np.radians(170))
     tight = section(name).K_c * 9 + 33000 * hp / (2 * v_fpm) * e / (e - 1)
@@ -374,7 +457,11 @@ def test_more_power_takes_more_belts_and_a_larger_sheave_never_more(name: str) -
     def needed(power: float, small: float) -> float:
         wheels = [sheave(x, kind, of.groove) for x in (small, small * 1.4)]
         with collected_notices():
-            return rate(Given(power, 1.2, 700.0, wheels[0], wheels[1], one)).belts_exact
+            return rate(
+                Given(
+                    power_kw=power, service_factor=1.2, driver_rpm=700.0, driver=wheels[0], driven=wheels[1], belt=one
+                )
+            ).belts_exact
 
     p = 0.2 if of.name in ("Z", "4L") else 1.0
     assert needed(2 * p, d) == pytest.approx(2 * needed(p, d), rel=1e-9)
@@ -389,7 +476,8 @@ def test_the_page_on_disagreements_says_what_the_program_does() -> None:
     assert all(all(str(x).strip() for x in row) for row in page.rows)
     b = section("B")
     old, then, now = (
-        float(x.powers(b, 180.0, 1.0, 1160.0, 1.0, 1.0).basic_kw) for x in (OLD_HANDBOOK, IP20_1977, IP20_1988)
+        float(x.powers(b, 180.0, ratio=1.0, rpm=1160.0, K_theta=1.0, K_L=1.0).basic_kw)
+        for x in (OLD_HANDBOOK, IP20_1977, IP20_1988)
     )
     assert 1.07 <= now / then <= 1.16 and 0.54 <= old / then <= 0.68
     assert belt("D360").length_in == pytest.approx(360.8)

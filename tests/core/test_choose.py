@@ -11,13 +11,21 @@ from tuyere.core.duty.fan_law import power_at_speed
 from tuyere.core.geometry.formulas import open_length
 from tuyere.core.ranking import ALL_ROUND, KINDS
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
-from tuyere.core.vbelt.choose import search
-from tuyere.core.vbelt.limits import LIMITS, WEIGHTS, Stock, Wanted, evaluate
-from tuyere.core.vbelt.rate import Given, rate
-from tuyere.core.vbelt.sheaves import sheave
+from tuyere.core.v_belt.catalogue import Fixed, build_catalogue
+from tuyere.core.v_belt.choose import search
+from tuyere.core.v_belt.limits import LIMITS, WEIGHTS, Stock, Wanted, evaluate
+from tuyere.core.v_belt.rate import Given, rate
+from tuyere.core.v_belt.sheaves import sheave
 
-WANTED = Wanted(11.19, 14.5, 1750, 640, 3, 27 * 25.4, 29 * 25.4)
+WANTED = Wanted(
+    power_kw=11.19,
+    design_kw=14.5,
+    driver_rpm=1750,
+    driven_rpm=640,
+    tolerance_percent=3,
+    centre_low_mm=27 * 25.4,
+    centre_high_mm=29 * 25.4,
+)
 
 
 def test_sweep_equals_the_single_drive() -> None:
@@ -33,8 +41,16 @@ def test_sweep_equals_the_single_drive() -> None:
         fits = small >= catalogue.columns["least_pitch"][row] * (1 - 1e-9) and swept["speed"][k] <= 33.02
         if not (fits and swept["power"][k] > 0 and swept["belts"][k] <= 30):
             continue
-        single = rate(Given(WANTED.power_kw, WANTED.design_kw / WANTED.power_kw, 1750, catalogue.wheels[catalogue.driver_index[row]],
-                            catalogue.wheels[catalogue.driven_index[row]], catalogue.belts[catalogue.belt_index[row]]))  # fmt: skip
+        single = rate(
+            Given(
+                power_kw=WANTED.power_kw,
+                service_factor=WANTED.design_kw / WANTED.power_kw,
+                driver_rpm=1750,
+                driver=catalogue.wheels[catalogue.driver_index[row]],
+                driven=catalogue.wheels[catalogue.driven_index[row]],
+                belt=catalogue.belts[catalogue.belt_index[row]],
+            )
+        )
         assert single.belts == swept["belts"][k]
         assert single.driven_rpm == pytest.approx(swept["driven_rpm"][k], rel=1e-12)
         assert single.one_belt.corrected_kw == pytest.approx(swept["power"][k], rel=1e-9)
@@ -80,7 +96,15 @@ def test_loosening_a_limit_never_loses_a_drive() -> None:
 
 def test_parts_that_stay_are_kept() -> None:
     driver = sheave(5.75 * 25.4, "outside", "B")
-    wide = Wanted(7.5, 9.0, 1750, 900, 10, 10 * 25.4, 60 * 25.4)
+    wide = Wanted(
+        power_kw=7.5,
+        design_kw=9.0,
+        driver_rpm=1750,
+        driven_rpm=900,
+        tolerance_percent=10,
+        centre_low_mm=10 * 25.4,
+        centre_high_mm=60 * 25.4,
+    )
     found = search(build_catalogue(Fixed(driver=driver)), wide, keep=6, each_section=9)
     assert found.best and all(c.driver is driver and c.belt.section.groove == "B" for c in found.best)
     only = search(build_catalogue(Fixed(section="AX")), wide, keep=6, each_section=9)
@@ -98,7 +122,18 @@ def test_weights_order_the_list() -> None:
 
 
 def test_nothing_fits_says_so() -> None:
-    found = search(build_catalogue(), Wanted(2000, 2600, 1750, 640, 1, 27 * 25.4, 29 * 25.4))
+    found = search(
+        build_catalogue(),
+        Wanted(
+            power_kw=2000,
+            design_kw=2600,
+            driver_rpm=1750,
+            driven_rpm=640,
+            tolerance_percent=1,
+            centre_low_mm=27 * 25.4,
+            centre_high_mm=29 * 25.4,
+        ),
+    )
     assert not found.best and found.accepted == 0 and sum(r.count for r in found.rejected) == found.considered
 
 

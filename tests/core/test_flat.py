@@ -26,12 +26,23 @@ IN = 25.4
 def drive(
     power: float = 15,
     factor: float = 1.375,
+    *,
     width: float = 6,
     kind: str = "polyamide-a3",
     d: float = 6,
     rpm: float = 1750,
 ) -> FlatDrive:
-    given = FlatGiven(power * hp / 1000, factor, rpm, d * IN, 18 * IN, 96 * IN, None, material(kind), width * IN)
+    given = FlatGiven(
+        power_kw=power * hp / 1000,
+        service_factor=factor,
+        driver_rpm=rpm,
+        driver_mm=d * IN,
+        driven_mm=18 * IN,
+        centre_mm=96 * IN,
+        length_mm=None,
+        material=material(kind),
+        width_mm=width * IN,
+    )
     return work_flat_drive(given)
 
 
@@ -43,10 +54,18 @@ def test_textbook_example(what: str) -> None:
     arc = np.radians(r.pulleys.small_arc_deg)
     weight = float(belt_weight(0.042, 6.0, 0.13))
     mine = {
-        "arc_rad": arc, "exp_f_phi": np.exp(0.8 * arc), "speed_ft_min": r.speed_m_s / 0.00508, "weight_lbf_ft": weight,
-        "F_c": r.centrifugal_n / lbf, "F_1a": r.full.tight_lbf, "F_2": r.full.slack_lbf, "F_i": r.full.initial_lbf,
-        "friction_used": r.full.friction_used, "dip_in": float(dip_inches(8.0, weight, r.full.initial_lbf)), "length_in": r.pulleys.length_mm / IN,
-    }  # fmt: skip
+        "arc_rad": arc,
+        "exp_f_phi": np.exp(0.8 * arc),
+        "speed_ft_min": r.speed_m_s / 0.00508,
+        "weight_lbf_ft": weight,
+        "F_c": r.centrifugal_n / lbf,
+        "F_1a": r.full.tight_lbf,
+        "F_2": r.full.slack_lbf,
+        "F_i": r.full.initial_lbf,
+        "friction_used": r.full.friction_used,
+        "dip_in": float(dip_inches(8.0, weight, r.full.initial_lbf)),
+        "length_in": r.pulleys.length_mm / IN,
+    }
     assert mine[what] == pytest.approx(printed, abs=half_digit)
 
 
@@ -88,10 +107,14 @@ def test_leather_and_refusals() -> None:
     slow, fast = (drive(3, kind="leather-11", d=9, rpm=rpm) for rpm in (600, 1500))
     assert fast.capacity_kw > slow.capacity_kw and fast.tight_n <= slow.tight_n
     for call, field in [
-        (lambda: drive(d=4), "driver_diameter"), (lambda: drive(kind="leather-23", d=9, width=9), "driver_diameter"),
-        (lambda: drive(rpm=4500), "driver_speed"), (lambda: drive(kind="rope"), "material"),
-        (lambda: work_round_belt(10.0, 1500, 500), "diameter"), (lambda: work_link_belt("A", 100, 900.0), "links"), (lambda: crown_mm(20, 50), "diameter"),
-    ]:  # fmt: skip
+        (lambda: drive(d=4), "driver_diameter"),
+        (lambda: drive(kind="leather-23", d=9, width=9), "driver_diameter"),
+        (lambda: drive(rpm=4500), "driver_speed"),
+        (lambda: drive(kind="rope"), "material"),
+        (lambda: work_round_belt(10.0, 1500, 500), "diameter"),
+        (lambda: work_link_belt("A", 100, 900.0), "links"),
+        (lambda: crown_mm(20, 50), "diameter"),
+    ]:
         with pytest.raises(InputError) as e:
             call()
         assert e.value.field == field and e.value.allowed

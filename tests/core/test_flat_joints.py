@@ -27,25 +27,110 @@ IN = 25.4
     ("stock", "per_foot"), [("leather-stretched", 1 / 16), ("leather-new", 3 / 16), ("canvas", 1 / 4)]
 )
 def test_cut_short_per_foot(stock: str, per_foot: float) -> None:
-    r = work_cut_length(stock, "hooks", 24 * 12 * IN, None, None, None, False, 0, 0)
+    r = work_cut_length(
+        stock,
+        "hooks",
+        taped_mm=24 * 12 * IN,
+        driver_mm=None,
+        driven_mm=None,
+        centre_mm=None,
+        crossed=False,
+        lap_mm=0,
+        gap_mm=0,
+    )
     assert r.short_mm / IN == pytest.approx(24 * per_foot, abs=24 * 0.001)
     assert r.cut_least_mm <= r.cut_mm <= r.cut_most_mm
 
 
 @pytest.mark.outside("published A-3 example (Shigley 17-1): 6 and 18 in pulleys, 8 ft centres, loop 230.074 in")
 def test_the_loop_of_the_textbook_drive() -> None:
-    r = work_cut_length("polyamide", "lap-polyamide", None, 6 * IN, 18 * IN, 96 * IN, False, 3 * IN, 0)
+    r = work_cut_length(
+        "polyamide",
+        "lap-polyamide",
+        taped_mm=None,
+        driver_mm=6 * IN,
+        driven_mm=18 * IN,
+        centre_mm=96 * IN,
+        crossed=False,
+        lap_mm=3 * IN,
+        gap_mm=0,
+    )
     assert r.loop_mm / IN == pytest.approx(230.074, abs=5e-4)
     assert r.cut_mm == pytest.approx(r.loop_mm * 0.98 + 3 * IN)
 
 
 def test_half_a_geometry_and_a_lap_where_none_belongs_are_refused() -> None:
     for call, field in [
-        (lambda: work_cut_length("canvas", "hooks", None, 100.0, 200.0, None, False, 0, 0), "centre_distance"),
-        (lambda: work_cut_length("canvas", "hooks", 3000.0, 100.0, None, None, False, 0, 0), "taped_length"),
-        (lambda: work_cut_length("rope", "hooks", 3000.0, None, None, None, False, 0, 0), "material"),
-        (lambda: work_cut_length("canvas", "hooks", 3000.0, None, None, None, False, 50, 0), "lap"),
-        (lambda: work_cut_length("leather-new", "lap-leather", 3000.0, None, None, None, False, 0, 0), "lap"),
+        (
+            lambda: work_cut_length(
+                "canvas",
+                "hooks",
+                taped_mm=None,
+                driver_mm=100.0,
+                driven_mm=200.0,
+                centre_mm=None,
+                crossed=False,
+                lap_mm=0,
+                gap_mm=0,
+            ),
+            "centre_distance",
+        ),
+        (
+            lambda: work_cut_length(
+                "canvas",
+                "hooks",
+                taped_mm=3000.0,
+                driver_mm=100.0,
+                driven_mm=None,
+                centre_mm=None,
+                crossed=False,
+                lap_mm=0,
+                gap_mm=0,
+            ),
+            "taped_length",
+        ),
+        (
+            lambda: work_cut_length(
+                "rope",
+                "hooks",
+                taped_mm=3000.0,
+                driver_mm=None,
+                driven_mm=None,
+                centre_mm=None,
+                crossed=False,
+                lap_mm=0,
+                gap_mm=0,
+            ),
+            "material",
+        ),
+        (
+            lambda: work_cut_length(
+                "canvas",
+                "hooks",
+                taped_mm=3000.0,
+                driver_mm=None,
+                driven_mm=None,
+                centre_mm=None,
+                crossed=False,
+                lap_mm=50,
+                gap_mm=0,
+            ),
+            "lap",
+        ),
+        (
+            lambda: work_cut_length(
+                "leather-new",
+                "lap-leather",
+                taped_mm=3000.0,
+                driver_mm=None,
+                driven_mm=None,
+                centre_mm=None,
+                crossed=False,
+                lap_mm=0,
+                gap_mm=0,
+            ),
+            "lap",
+        ),
         (lambda: work_joint("hooks", 20.0, 100.0, None), "thickness"),
         (lambda: work_joint("knot", 5.0, 100.0, None), "joint"),
     ]:
@@ -86,7 +171,7 @@ def test_flat_service_factors_stay_in_the_printed_range() -> None:
 
 
 def test_the_search_equals_the_single_drive() -> None:
-    wanted = Wanted(6.6, 6.6, 1750, 640, 3, 1500)
+    wanted = Wanted(design_kw=6.6, power_kw=6.6, driver_rpm=1750, driven_rpm=640, tolerance_percent=3, centre_mm=1500)
     found = search(wanted, 24, 24)
     assert (
         found.accepted + sum(n for _, n in found.rejected)
@@ -94,7 +179,19 @@ def test_the_search_equals_the_single_drive() -> None:
         == len(materials()) * len(table("flat_pulleys").rows) ** 2
     )
     for c in found.best:
-        one = work_flat_drive(FlatGiven(6.6, 1.0, 1750, c.driver_mm, c.driven_mm, 1500, None, c.material, c.width_mm))
+        one = work_flat_drive(
+            FlatGiven(
+                power_kw=6.6,
+                service_factor=1.0,
+                driver_rpm=1750,
+                driver_mm=c.driver_mm,
+                driven_mm=c.driven_mm,
+                centre_mm=1500,
+                length_mm=None,
+                material=c.material,
+                width_mm=c.width_mm,
+            )
+        )
         assert one.spare_percent >= 0 and one.shaft_load.newtons == pytest.approx(c.hub_n, rel=1e-9)
         narrower = [w for w in table("flat_widths").column("belt") if w < c.width_mm]
         assert one.width_needed_mm <= c.width_mm and (not narrower or one.width_needed_mm > narrower[-1])

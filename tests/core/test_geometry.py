@@ -153,7 +153,19 @@ def test_path_round_many_wheels_is_the_hull(spots: list[tuple[float, float]]) ->
 
 def test_the_tight_strand_comes_to_the_driver() -> None:
     for clockwise in (True, False):
-        e = two_wheel_elevation("v-belt", "B", (1, 1), 10, 500, 100, 105, 300, 305, 25, clockwise)
+        e = two_wheel_elevation(
+            "v-belt",
+            "B",
+            counts=(1, 1),
+            thickness_mm=10,
+            centre_mm=500,
+            driver_path_mm=100,
+            driver_outside_mm=105,
+            driven_path_mm=300,
+            driven_outside_mm=305,
+            angle_deg=25,
+            clockwise=clockwise,
+        )
         tight = next(s for s in e.strands if s.side == "tight")
         assert np.hypot(tight.x2, tight.y2) == pytest.approx(50)
         # Seen along its travel the driver pulls this strand in: its end moves with the rim.

@@ -17,7 +17,7 @@ from tuyere.core.roller_chain.rate import iso_constants
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.synchronous.formulas import teeth_in_mesh
 from tuyere.core.tables import table
-from tuyere.core.vbelt.formulas import added_by_diameter, counted_diameter, whole_belts
+from tuyere.core.v_belt.formulas import added_by_diameter, counted_diameter, whole_belts
 
 UREG = pint.UnitRegistry()
 
@@ -34,7 +34,7 @@ def test_two_standards_agree_on_one_chain(size: str, teeth: int, rpm: int) -> No
     american = float(galling_power(teeth, rpm, of.pitch_in)) * hp
     assert iso_galling_power(teeth, rpm, of.pitch_mm, k_ps) == pytest.approx(american, rel=0.003)
     # The American impact limit is for 100 pitches and 15,000 h.
-    struck = float(impact_power(of.K_r, teeth, rpm, of.pitch_in, 100, 15_000)) * hp
+    struck = float(impact_power(of.K_r, teeth, n_s=rpm, p_in=of.pitch_in, X=100, h_life=15_000)) * hp
     assert iso_roller_power(teeth, rpm, iso_constants(of)[3], of.pitch_mm) == pytest.approx(struck, rel=0.003)
 
 

@@ -12,25 +12,34 @@ from shapely.geometry import Polygon
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.tables import table
-from tuyere.core.vbelt.formulas import belt_gap, opened_diameter, ridden_diameter, seat_depth
-from tuyere.core.vbelt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
-from tuyere.core.vbelt.identify import belts_that_fit, identify
-from tuyere.core.vbelt.marking import read_marking
+from tuyere.core.v_belt.formulas import belt_gap, opened_diameter, ridden_diameter, seat_depth
+from tuyere.core.v_belt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
+from tuyere.core.v_belt.identify import belts_that_fit, identify
+from tuyere.core.v_belt.marking import read_marking
 
 IN = 25.4
 
 MARKS = [  # marking, designation, joined, inside in, line in or mm, outside in
-    ("A42", "A42", 1, 42, 43.3, 44), ("B68", "B68", 1, 68, 69.8, 71), ("C120", "C120", 1, 120, 122.9, 124), ("D180", "D180", 1, 180, 183.3, 185),
-    ("AX42", "AX42", 1, 42, 43.3, 44), ("bx 68", "BX68", 1, 68, 69.8, 71), ("CX-96", "CX96", 1, 96, 98.9, 100), ("A 46", "A46", 1, 46, 47.3, 48),
-    ("3/B90", "3/B90", 3, 90, 91.8, 93), ("4/C120", "4/C120", 4, 120, 122.9, 124), ("2/BX75", "2/BX75", 2, 75, 76.8, 78), ("B90/3", "3/B90", 3, 90, 91.8, 93),
-]  # fmt: skip
+    ("A42", "A42", 1, 42, 43.3, 44),
+    ("B68", "B68", 1, 68, 69.8, 71),
+    ("C120", "C120", 1, 120, 122.9, 124),
+    ("D180", "D180", 1, 180, 183.3, 185),
+    ("AX42", "AX42", 1, 42, 43.3, 44),
+    ("bx 68", "BX68", 1, 68, 69.8, 71),
+    ("CX-96", "CX96", 1, 96, 98.9, 100),
+    ("A 46", "A46", 1, 46, 47.3, 48),
+    ("3/B90", "3/B90", 3, 90, 91.8, 93),
+    ("4/C120", "4/C120", 4, 120, 122.9, 124),
+    ("2/BX75", "2/BX75", 2, 75, 76.8, 78),
+    ("B90/3", "3/B90", 3, 90, 91.8, 93),
+]
 
 
 @pytest.mark.outside(
     "IP-20 designations: number is the inside length, datum and outside by the standard's and common conventions (recalled)"
 )
 @pytest.mark.parametrize(("text", "name", "joined", "inside", "line", "outside"), MARKS)
-def test_classical_markings(text: str, name: str, joined: int, inside: float, line: float, outside: float) -> None:
+def test_classical_markings(text: str, name: str, *, joined: int, inside: float, line: float, outside: float) -> None:
     r = read_marking(text)[0]
     assert (r.designation, r.joined, r.line_kind) == (name, joined, "datum")
     assert (
@@ -41,11 +50,25 @@ def test_classical_markings(text: str, name: str, joined: int, inside: float, li
 
 
 @pytest.mark.outside("IP-22, IP-23, DIN 7753 and DIN 2215 designations (recalled)")
-@pytest.mark.parametrize(("text", "section", "kind", "mm"), [
-    ("3V500", "3V", "effective", 50 * IN), ("5V1000", "5V", "effective", 100 * IN), ("8V2000", "8V", "effective", 200 * IN), ("3VX630", "3VX", "effective", 63 * IN),
-    ("5VX-900", "5VX", "effective", 90 * IN), ("3/5V1000", "5V", "effective", 100 * IN), ("4L430", "4L", "outside", None), ("2L120", "2L", "outside", None),
-    ("SPZ 1000", "SPZ", "datum", 1000), ("SPB2000", "SPB", "datum", 2000), ("XPZ 1000", "XPZ", "datum", 1000), ("17x1600 Li", "B", "datum", 1640),
-    ("13x1000 Li", "A", "datum", 1030), ("22x2500 Li", "C", "datum", 2558)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "section", "kind", "mm"),
+    [
+        ("3V500", "3V", "effective", 50 * IN),
+        ("5V1000", "5V", "effective", 100 * IN),
+        ("8V2000", "8V", "effective", 200 * IN),
+        ("3VX630", "3VX", "effective", 63 * IN),
+        ("5VX-900", "5VX", "effective", 90 * IN),
+        ("3/5V1000", "5V", "effective", 100 * IN),
+        ("4L430", "4L", "outside", None),
+        ("2L120", "2L", "outside", None),
+        ("SPZ 1000", "SPZ", "datum", 1000),
+        ("SPB2000", "SPB", "datum", 2000),
+        ("XPZ 1000", "XPZ", "datum", 1000),
+        ("17x1600 Li", "B", "datum", 1640),
+        ("13x1000 Li", "A", "datum", 1030),
+        ("22x2500 Li", "C", "datum", 2558),
+    ],
+)
 def test_other_markings(text: str, section: str, kind: str, mm: float | None) -> None:
     r = read_marking(text)[0]
     assert (r.section, r.line_kind) == (section, kind) and (
@@ -139,7 +162,14 @@ def test_the_belt_is_found_from_its_sheaves() -> None:
 @pytest.mark.parametrize("outside", [4.0, 9.0, 20.0])
 def test_a_right_belt_rides_about_flush(section: str, outside: float) -> None:
     of = belt_profile(section)
-    fit = work_fit(of, standard_groove(of.groove, outside * IN), outside * IN, 0, 0, 0)
+    fit = work_fit(
+        of,
+        standard_groove(of.groove, outside * IN),
+        outside_mm=outside * IN,
+        belt_worn_mm=0,
+        groove_dish_mm=0,
+        opened_mm=0,
+    )
     # The recalled 38 degree row of D sits a little deep (a doubt the reference names); it is not tuned away.
     low, high = (-0.06, 0.005) if of.family == "narrow" else (-0.04, 0.05 if section == "D" else 0.03)
     assert low <= fit.top_mm / IN <= high and fit.verdict == "right" and not fit.bottoms
@@ -156,7 +186,14 @@ def test_the_seat_is_where_the_widths_agree(belt_width: float, angle: float, wid
     assert groove.width_mm - 2 * top * tan(radians(angle / 2)) == pytest.approx(belt_width)
     assert belt_gap(groove.depth_mm, top, of.depth_mm) == pytest.approx(40 - top - of.depth_mm)
     assert ridden_diameter(200.0, top, 5.0) == pytest.approx(190 - 2 * top)
-    fit = work_fit(of, Groove("", of.width_mm + wide, 40.0, max(angle, 40.0)), None, 0, 0, 0)
+    fit = work_fit(
+        of,
+        Groove("", of.width_mm + wide, 40.0, max(angle, 40.0)),
+        outside_mm=None,
+        belt_worn_mm=0,
+        groove_dish_mm=0,
+        opened_mm=0,
+    )
     inside = Polygon([p for p in fit.groove_points if p[1] >= 0][1:-1])
     hung = Polygon(fit.belt_points)
     assert hung.difference(inside.buffer(1e-6)).area < 1e-3 * hung.area or slim < 0
@@ -170,7 +207,9 @@ def test_an_opened_adjustable_sheave() -> None:
     assert opened_pitch_change(IN / 16, 2.0, 34.0) / IN == pytest.approx(2 * 0.204, abs=1e-3)
     of = belt_profile("A")
     groove = standard_groove("A", 5 * IN)
-    shut, opened = (work_fit(of, groove, 5 * IN, 0, 0, x) for x in (0.0, 0.05 * IN))
+    shut, opened = (
+        work_fit(of, groove, outside_mm=5 * IN, belt_worn_mm=0, groove_dish_mm=0, opened_mm=x) for x in (0.0, 0.05 * IN)
+    )
     assert shut.pitch_mm - opened.pitch_mm == pytest.approx(opened_diameter(0.05 * IN, 1.0, groove.angle_deg), rel=1e-9)
 
 
@@ -178,7 +217,12 @@ def test_rules_of_the_trade() -> None:
     def verdict(belt: str, groove: str, **more: float) -> str:
         kinds = {"worn": 0.0, "dish": 0.0} | more
         return work_fit(
-            belt_profile(belt), standard_groove(groove, 8 * IN), 8 * IN, kinds["worn"], kinds["dish"], 0
+            belt_profile(belt),
+            standard_groove(groove, 8 * IN),
+            outside_mm=8 * IN,
+            belt_worn_mm=kinds["worn"],
+            groove_dish_mm=kinds["dish"],
+            opened_mm=0,
         ).verdict
 
     assert verdict("A", "B") == verdict("AX", "B") == "emergency"
@@ -195,13 +239,35 @@ def test_rules_of_the_trade() -> None:
         and verdict("B", "B", worn=1.0) == "worn"
         and verdict("B", "B", dish=0.1) == "right"
     )
-    low = work_fit(belt_profile("A"), standard_groove("B", 8 * IN), 8 * IN, 0, 0, 0)
+    low = work_fit(
+        belt_profile("A"),
+        standard_groove("B", 8 * IN),
+        outside_mm=8 * IN,
+        belt_worn_mm=0,
+        groove_dish_mm=0,
+        opened_mm=0,
+    )
     assert low.pitch_mm < low.proper_mm and low.top_mm > 4
-    bottom = work_fit(belt_profile("A"), Groove("", 19.0, 10.0, 38.0), None, 0, 0, 0)
+    bottom = work_fit(
+        belt_profile("A"), Groove("", 19.0, 10.0, 38.0), outside_mm=None, belt_worn_mm=0, groove_dish_mm=0, opened_mm=0
+    )
     assert bottom.bottoms and bottom.verdict == "refused" and bottom.gap_mm < 0
     assert belt_profile("SPB cogged").section == "XPB"
-    for call, field in [(lambda: belt_profile("Q"), "belt"), (lambda: standard_groove("Q", 100.0), "groove"),
-                        (lambda: work_fit(belt_profile("A"), standard_groove("A", 100.0), None, 9.0, 0, 0), "belt_wear")]:  # fmt: skip
+    for call, field in [
+        (lambda: belt_profile("Q"), "belt"),
+        (lambda: standard_groove("Q", 100.0), "groove"),
+        (
+            lambda: work_fit(
+                belt_profile("A"),
+                standard_groove("A", 100.0),
+                outside_mm=None,
+                belt_worn_mm=9.0,
+                groove_dish_mm=0,
+                opened_mm=0,
+            ),
+            "belt_wear",
+        ),
+    ]:
         with pytest.raises(InputError) as e:
             call()
         assert e.value.field == field

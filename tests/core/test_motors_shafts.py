@@ -55,8 +55,12 @@ def test_nameplate_and_variable_frequency() -> None:
     with collected_notices() as notes:
         motor_speed(4, 60, 1750, None, 90)
     assert "over-speed" in {n.code for n in notes}
-    for call, field in [(lambda: motor_speed(3, 60, None, None, None), "poles"), (lambda: motor_speed(4, 60, 1900, None, None), "nameplate_speed"),
-                        (lambda: motor_speed(10, 60, None, None, None), "nameplate_speed"), (lambda: motor_speed(4, 60, 1750, 50, 20), "high_frequency")]:  # fmt: skip
+    for call, field in [
+        (lambda: motor_speed(3, 60, None, None, None), "poles"),
+        (lambda: motor_speed(4, 60, 1900, None, None), "nameplate_speed"),
+        (lambda: motor_speed(10, 60, None, None, None), "nameplate_speed"),
+        (lambda: motor_speed(4, 60, 1750, 50, 20), "high_frequency"),
+    ]:
         with pytest.raises(InputError) as e:
             call()
         assert e.value.field == field and e.value.allowed
@@ -65,8 +69,27 @@ def test_nameplate_and_variable_frequency() -> None:
 @pytest.mark.outside(
     "NEMA MG 1 Part 14 least narrow sheaves by power and speed, recalled a second time in another list"
 )
-@pytest.mark.parametrize(("hp", "rpm", "inches"), [(1, 1750, 2.2), (3, 1750, 2.4), (5, 1750, 3.0), (7.5, 1750, 3.0), (10, 1750, 3.8), (15, 1750, 4.4), (20, 1750, 4.4), (30, 1750, 5.2),
-    (40, 1750, 6.0), (50, 1750, 6.8), (60, 1750, 7.4), (75, 1750, 8.6), (10, 1160, 4.4), (20, 1160, 5.2), (5, 870, 3.8), (15, 3500, 3.8)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("hp", "rpm", "inches"),
+    [
+        (1, 1750, 2.2),
+        (3, 1750, 2.4),
+        (5, 1750, 3.0),
+        (7.5, 1750, 3.0),
+        (10, 1750, 3.8),
+        (15, 1750, 4.4),
+        (20, 1750, 4.4),
+        (30, 1750, 5.2),
+        (40, 1750, 6.0),
+        (50, 1750, 6.8),
+        (60, 1750, 7.4),
+        (75, 1750, 8.6),
+        (10, 1160, 4.4),
+        (20, 1160, 5.2),
+        (5, 870, 3.8),
+        (15, 3500, 3.8),
+    ],
+)
 def test_least_sheaves(hp: float, rpm: float, inches: float) -> None:
     assert least_motor_sheave(hp * KW_PER_HP, rpm, True, None).least_mm / MM == pytest.approx(inches)
 
@@ -76,8 +99,12 @@ def test_least_sheaves_refuse_in_words() -> None:
         least_motor_sheave(15 * KW_PER_HP, 1750, False, "254T").widest_mm
         > least_motor_sheave(15 * KW_PER_HP, 1750, True, "254T").widest_mm
     )
-    for call, field in [(lambda: least_motor_sheave(11, 2400, True, None), "speed"), (lambda: least_motor_sheave(8.7 * KW_PER_HP, 1750, True, None), "power"),
-                        (lambda: least_motor_sheave(11, 1750, True, "999T"), "frame"), (lambda: least_motor_sheave(200 * KW_PER_HP, 1750, False, None), "power")]:  # fmt: skip
+    for call, field in [
+        (lambda: least_motor_sheave(11, 2400, True, None), "speed"),
+        (lambda: least_motor_sheave(8.7 * KW_PER_HP, 1750, True, None), "power"),
+        (lambda: least_motor_sheave(11, 1750, True, "999T"), "frame"),
+        (lambda: least_motor_sheave(200 * KW_PER_HP, 1750, False, None), "power"),
+    ]:
         with pytest.raises(InputError) as e:
             call()
         assert e.value.field == field and e.value.allowed
@@ -87,7 +114,7 @@ def test_least_sheaves_refuse_in_words() -> None:
 @settings(derandomize=True, deadline=None, max_examples=50)
 @given(st.floats(10, 20_000), st.floats(5, 500), st.floats(50, 1500))
 def test_bearing_loads_balance(pull: float, overhang: float, spacing: float) -> None:
-    r = overhung(pull, overhang, spacing, None, None, None, "ball")
+    r = overhung(pull, overhang, spacing_mm=spacing, rpm=None, near_n=None, far_n=None, kind="ball")
     near, far = np.linalg.solve(np.array([[1.0, 1.0], [0.0, spacing]]), np.array([pull, -pull * overhang]))
     assert r.near_n == pytest.approx(near) and r.far_n == pytest.approx(-far) and r.near_life_h is None
 
@@ -101,14 +128,14 @@ def test_rating_life() -> None:
     assert bearing_life(1000.0, 9000.0, 500, "roller") / bearing_life(2000.0, 9000.0, 500, "roller") == pytest.approx(
         2 ** (10 / 3)
     )
-    r = overhung(250 * lbf, 3 * MM, 9 * MM, 1750, 5000 * lbf, 5000 * lbf, "ball")
+    r = overhung(250 * lbf, 3 * MM, spacing_mm=9 * MM, rpm=1750, near_n=5000 * lbf, far_n=5000 * lbf, kind="ball")
     assert r.near_life_h == pytest.approx(1e6 / (60 * 1750) * 15**3, rel=1e-9) and r.far_life_h > r.near_life_h
     with pytest.raises(InputError):
-        overhung(1000, 50, 200, None, 9000, None, "ball")
+        overhung(1000, 50, spacing_mm=200, rpm=None, near_n=9000, far_n=None, kind="ball")
     with pytest.raises(InputError):
         bearing_life(1000, 9000, 500, "sleeve")
     with collected_notices() as notes:
-        overhung(1000, 300, 200, None, None, None, "ball")
+        overhung(1000, 300, spacing_mm=200, rpm=None, near_n=None, far_n=None, kind="ball")
     assert "long-overhang" in {n.code for n in notes}
 
 

@@ -19,8 +19,8 @@ from tuyere.core.roller_chain.tables import chain
 from tuyere.core.synchronous.tables import profile, room_mm
 from tuyere.core.tables import axis, table
 from tuyere.core.tension.set_tension import plan_tension
-from tuyere.core.vbelt.identify import identify
-from tuyere.core.vbelt.marking import read_marking
+from tuyere.core.v_belt.identify import identify
+from tuyere.core.v_belt.marking import read_marking
 
 IN = 25.4
 UREG = UnitRegistry()
@@ -38,8 +38,14 @@ def test_one_drive_has_one_load_one_width_one_weight_in_every_list(
     power: float, wanted: float, centre: float, factor: float
 ) -> None:
     """125 duties, up to four families each: some 500 drives. The card, the full search and the page say the same."""
-    duty = {"power": f"{power} hp", "driver_speed": 1750, "driven_speed": wanted, "centre": {"about": f"{centre} in"},
-            "service_factor": {"assume": factor}, "tolerance": 4}  # fmt: skip
+    duty = {
+        "power": f"{power} hp",
+        "driver_speed": 1750,
+        "driven_speed": wanted,
+        "centre": {"about": f"{centre} in"},
+        "service_factor": {"assume": factor},
+        "tolerance": 4,
+    }
     board = run("drive-compare", duty | {"keep": 1}).result
     for family in board.families:
         for o in family.options:
@@ -48,8 +54,13 @@ def test_one_drive_has_one_load_one_width_one_weight_in_every_list(
             assert page.sheet.spare.value == pytest.approx(o.spare.value, rel=1e-6, abs=1e-6)
             assert page.sheet.driven_speed.value == pytest.approx(o.driven_speed.value, rel=1e-9)
             side = page.sheet.beside
-            for mine, theirs in ((side.width, o.width), (side.parts, o.parts), (side.centre_distance, o.centre_distance),
-                                 (side.weight.low, o.weight.low), (side.weight.high, o.weight.high)):  # fmt: skip
+            for mine, theirs in (
+                (side.width, o.width),
+                (side.parts, o.parts),
+                (side.centre_distance, o.centre_distance),
+                (side.weight.low, o.weight.low),
+                (side.weight.high, o.weight.high),
+            ):
                 assert mine.value == pytest.approx(theirs.value, rel=1e-6)
             if family.key == "v-belt":
                 both = [x for x in run("v-belt-select", duty | {"keep": 24}).result.options if x.name == o.name]
@@ -77,22 +88,40 @@ def test_the_largest_load_is_held_against_what_is_set() -> None:
 @pytest.mark.outside("NEMA MG 1-14.42: least sheaves of T-frame motors, recalled")
 @pytest.mark.parametrize(
     ("power", "diameter", "small"),
-    [("15 hp", "3.0 in", True), ("15 hp", "4.4 in", False), ("5 hp", "2.8 in", True), ("5 hp", "3.0 in", False), ("7.5 hp", "3.0 in", False), ("20 hp", "4.0 in", True)],
-)  # fmt: skip
+    [
+        ("15 hp", "3.0 in", True),
+        ("15 hp", "4.4 in", False),
+        ("5 hp", "2.8 in", True),
+        ("5 hp", "3.0 in", False),
+        ("7.5 hp", "3.0 in", False),
+        ("20 hp", "4.0 in", True),
+    ],
+)
 def test_the_motors_least_sheave_is_said_without_being_asked(power: str, diameter: str, small: bool) -> None:
-    given_in = {"power": power, "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 8},
-                "driver": {"speed": 1750, "sheave": {"diameter": diameter, "kind": "outside", "groove": "3V"}},
-                "driven": {"sheave": {"diameter": "8 in", "kind": "outside", "groove": "3V"}}, "belt": {"designation": "3VX600", "count": 7}}  # fmt: skip
+    given_in = {
+        "power": power,
+        "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 8},
+        "driver": {"speed": 1750, "sheave": {"diameter": diameter, "kind": "outside", "groove": "3V"}},
+        "driven": {"sheave": {"diameter": "8 in", "kind": "outside", "groove": "3V"}},
+        "belt": {"designation": "3VX600", "count": 7},
+    }
     assert ("motor-sheave" in {n.code for n in run("v-belt-drive", given_in).notices}) == small
-    engine = given_in | {"service_factor": {"driver": "motor-nema-b", "machine": "generator"} | {"driver": next(
-        r[0] for r in table("drivers").rows if "engine" in r[0])}}  # fmt: skip
+    engine = given_in | {
+        "service_factor": {"driver": "motor-nema-b", "machine": "generator"}
+        | {"driver": next(r[0] for r in table("drivers").rows if "engine" in r[0])}
+    }
     assert "motor-sheave" not in {n.code for n in run("v-belt-drive", engine).notices}
 
 
 @pytest.mark.parametrize(("power", "speed"), [("15 hp", 1750), ("5 hp", 1160), ("30 hp", 1750)])
 def test_no_search_offers_a_sheave_too_small_for_the_motor(power: str, speed: int) -> None:
-    duty = {"power": power, "driver_speed": speed, "driven_speed": speed / 2, "centre": {"about": "30 in"},
-            "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 8}}  # fmt: skip
+    duty = {
+        "power": power,
+        "driver_speed": speed,
+        "driven_speed": speed / 2,
+        "centre": {"about": "30 in"},
+        "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 8},
+    }
     least = {
         k: run("motor-min-sheave", {"power": power, "speed": speed, "belts": k}).result.least_sheave.value
         for k in ("classical", "narrow")
@@ -108,7 +137,9 @@ def test_no_search_offers_a_sheave_too_small_for_the_motor(power: str, speed: in
 def test_a_sprocket_has_one_outside_diameter_within_the_standards_limits(size: str, teeth: int) -> None:
     of = chain(size)
     one = work_sprocket(of, teeth).outside_mm
-    drawn = work_length(of, teeth, 2 * teeth, None, 6 * teeth).elevation.wheels[0].outside_radius * 2
+    drawn = (
+        work_length(of, teeth, z_2=2 * teeth, centre_mm=None, pitches=6 * teeth).elevation.wheels[0].outside_radius * 2
+    )
     assert one == pytest.approx(drawn, rel=1e-12) == pytest.approx(float(outside_mm(of, teeth)), rel=1e-12)
     d = of.pitch_mm / sin(pi / teeth)
     assert (
@@ -130,8 +161,16 @@ def test_an_axis_is_read_by_its_own_rule_or_not_at_all() -> None:
 
 @pytest.mark.outside("inside, datum and outside lengths of belts over number 210: IP-20 additions, recalled")
 @pytest.mark.parametrize(
-    ("marking", "datum", "outside"), [("B240", 240.3, 241.5), ("C240", 240.9, 242.0), ("D240", 240.8, 242.5), ("E240", 241.0, 242.5), ("B90", 91.8, 93.0), ("A42", 43.3, 44.0)]
-)  # fmt: skip
+    ("marking", "datum", "outside"),
+    [
+        ("B240", 240.3, 241.5),
+        ("C240", 240.9, 242.0),
+        ("D240", 240.8, 242.5),
+        ("E240", 241.0, 242.5),
+        ("B90", 91.8, 93.0),
+        ("A42", 43.3, 44.0),
+    ],
+)
 def test_lengths_of_long_and_usual_belts(marking: str, datum: float, outside: float) -> None:
     one = read_marking(marking)[0]
     assert one.line_mm / IN == pytest.approx(datum, abs=0.01) and one.outside_mm / IN == pytest.approx(
@@ -143,8 +182,14 @@ def test_lengths_of_long_and_usual_belts(marking: str, datum: float, outside: fl
     "common practice, no source: the number on a classical belt is its inside length; outside is 2, 3, 4 in more"
 )
 @pytest.mark.parametrize(
-    ("width", "depth", "outside", "name"), [(21 / 32, 13 / 32, 96, "B93"), (1 / 2, 5 / 16, 43, "A41"), (21 / 32, 13 / 32, 93, "B90"), (7 / 8, 17 / 32, 121, "C117")]
-)  # fmt: skip
+    ("width", "depth", "outside", "name"),
+    [
+        (21 / 32, 13 / 32, 96, "B93"),
+        (1 / 2, 5 / 16, 43, "A41"),
+        (21 / 32, 13 / 32, 93, "B90"),
+        (7 / 8, 17 / 32, 121, "C117"),
+    ],
+)
 def test_a_tape_gives_the_belts_own_number_listed_or_not(width: float, depth: float, outside: float, name: str) -> None:
     found = identify(width * IN, depth * IN, outside * IN, False)
     mine = next(c for c in found.candidates if c.section == name[0])
@@ -156,8 +201,13 @@ def test_a_tape_gives_the_belts_own_number_listed_or_not(width: float, depth: fl
 def test_the_metric_book_rates_its_own_smallest_sheaves(section: str, least: float, belt: str) -> None:
     calc = find("v-belt-drive")
     wheel = {"kind": "datum", "groove": section}
-    given_in = {"power": "1 kW", "service_factor": {"assume": 1.2}, "driver": {"speed": 1450, "sheave": {"diameter": f"{least} mm", **wheel}},
-                "driven": {"sheave": {"diameter": f"{2 * least} mm", **wheel}}, "belt": {"designation": belt}}  # fmt: skip
+    given_in = {
+        "power": "1 kW",
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": 1450, "sheave": {"diameter": f"{least} mm", **wheel}},
+        "driven": {"sheave": {"diameter": f"{2 * least} mm", **wheel}},
+        "belt": {"designation": belt},
+    }
     got = work(calc, calc.request_model.model_validate({"basis": "metric-table", "input": given_in}))
     assert got.result.belts.value >= 1
     with pytest.raises(Exception, match="bend round"):
@@ -175,7 +225,17 @@ def test_the_metric_book_rates_its_own_smallest_sheaves(section: str, least: flo
 def test_what_is_set_never_lies_under_the_slip_limit(
     design: float, share: float, arc: float, speed: float, belts: int
 ) -> None:
-    plan = plan_tension(0.965, 9.0, design * share, design, belts, speed, arc, 600.0, 2300.0)
+    plan = plan_tension(
+        0.965,
+        9.0,
+        power_kw=design * share,
+        design_kw=design,
+        belts=belts,
+        speed_m_s=speed,
+        arc_deg=arc,
+        span_mm=600.0,
+        length_mm=2300.0,
+    )
     assert plan.run_in[0].tension_n >= plan.slip_duty_n * (1 - 1e-12) and plan.slack_n > 0
 
 
@@ -184,7 +244,17 @@ def test_what_is_set_never_lies_under_the_slip_limit(
 def test_a_flat_belt_is_set_for_what_the_duty_needs(horses: float, margin: float) -> None:
 
     r = work_flat_drive(
-        FlatGiven(horses * 0.745699872, 1.0, 1750, 6 * IN, 18 * IN, 96 * IN, None, material("polyamide-a3"), 6 * IN)
+        FlatGiven(
+            power_kw=horses * 0.745699872,
+            service_factor=1.0,
+            driver_rpm=1750,
+            driver_mm=6 * IN,
+            driven_mm=18 * IN,
+            centre_mm=96 * IN,
+            length_mm=None,
+            material=material("polyamide-a3"),
+            width_mm=6 * IN,
+        )
     )
     pull = (horses * UREG.horsepower / (r.speed_m_s * UREG.m / UREG.s)).to("N").magnitude
     ratio = exp(r.friction_there * radians(r.pulleys.small_arc_deg))

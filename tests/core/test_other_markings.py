@@ -11,17 +11,26 @@ from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.shafts.bushings import bushing
 from tuyere.core.tables import table
-from tuyere.core.vbelt.marking import read_marking
-from tuyere.core.vbelt.other_markings import PITCH_IN
-from tuyere.core.vbelt.sheaves import rim_pitch_mm, sheave
+from tuyere.core.v_belt.marking import read_marking
+from tuyere.core.v_belt.other_markings import PITCH_IN
+from tuyere.core.v_belt.sheaves import rim_pitch_mm, sheave
 
 IN = 25.4
 
 
 @pytest.mark.outside("ISO 5296, RMA IP-24: length code in tenths of an inch, pitch code, width in hundredths; recalled")
-@pytest.mark.parametrize(("text", "profile", "length_in", "teeth"), [
-    ("210L050", "L", 21.0, 56), ("300H100", "H", 30.0, 60), ("480 H 150", "H", 48.0, 96), ("100XL037", "XL", 10.0, 50),
-    ("630XH400", "XH", 63.0, 72), ("36MXL025", "MXL", 3.6, 45), ("800XXH400", "XXH", 80.0, 64)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "profile", "length_in", "teeth"),
+    [
+        ("210L050", "L", 21.0, 56),
+        ("300H100", "H", 30.0, 60),
+        ("480 H 150", "H", 48.0, 96),
+        ("100XL037", "XL", 10.0, 50),
+        ("630XH400", "XH", 63.0, 72),
+        ("36MXL025", "MXL", 3.6, 45),
+        ("800XXH400", "XXH", 80.0, 64),
+    ],
+)
 def test_inch_synchronous(text: str, profile: str, length_in: float, teeth: int) -> None:
     r = read_marking(text)[0]
     assert (r.construction, r.section, r.line_kind) == ("synchronous", profile, "pitch")
@@ -47,11 +56,23 @@ def test_every_listed_inch_length_is_read() -> None:
 
 
 @pytest.mark.outside("DIN 7721, ISO 17396, ISO 13050, ISO 9982, ISO 5289 designations; recalled")
-@pytest.mark.parametrize(("text", "section", "construction", "mm", "says"), [
-    ("T5x390", "T5", "synchronous", 390, "78 teeth"), ("16 T5/390", "T5", "synchronous", 390, "16 mm wide"), ("AT10/1000-32", "AT10", "synchronous", 1000, "100 teeth"),
-    ("T2,5 x 480", "T2.5", "synchronous", 480, "192 teeth"), ("800-H8M-30", "H8M", "synchronous", 800, "100 teeth"), ("S8M 1200", "S8M", "synchronous", 1200, "150 teeth"),
-    ("1200-8M-30", "8M", "synchronous", 1200, "letter"), ("6PK1200", "PK", "ribbed", 1200, "6 ribs"), ("PJ 610 x 8", "PJ", "ribbed", 610, "8 ribs"),
-    ("240J8", "PJ", "ribbed", 609.6, "8 ribs"), ("540L6", "PL", "ribbed", 1371.6, "6 ribs"), ("HBB 2500", "HBB", "double-sided", 2500, "both sides")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "section", "construction", "mm", "says"),
+    [
+        ("T5x390", "T5", "synchronous", 390, "78 teeth"),
+        ("16 T5/390", "T5", "synchronous", 390, "16 mm wide"),
+        ("AT10/1000-32", "AT10", "synchronous", 1000, "100 teeth"),
+        ("T2,5 x 480", "T2.5", "synchronous", 480, "192 teeth"),
+        ("800-H8M-30", "H8M", "synchronous", 800, "100 teeth"),
+        ("S8M 1200", "S8M", "synchronous", 1200, "150 teeth"),
+        ("1200-8M-30", "8M", "synchronous", 1200, "letter"),
+        ("6PK1200", "PK", "ribbed", 1200, "6 ribs"),
+        ("PJ 610 x 8", "PJ", "ribbed", 610, "8 ribs"),
+        ("240J8", "PJ", "ribbed", 609.6, "8 ribs"),
+        ("540L6", "PL", "ribbed", 1371.6, "6 ribs"),
+        ("HBB 2500", "HBB", "double-sided", 2500, "both sides"),
+    ],
+)
 def test_other_belts(text: str, section: str, construction: str, mm: float, says: str) -> None:
     r = read_marking(text)[0]
     assert (r.section, r.construction) == (section, construction) and r.line_mm == pytest.approx(mm) and says in r.words
@@ -81,8 +102,13 @@ def test_z_1000_is_one_belt_wherever_it_is_asked() -> None:
     assert read.result.belt_length.value == 1000
     wheel = {"kind": "datum", "groove": "Z"}
     drive = find("v-belt-drive")
-    given_in = {"power": "0.5 kW", "service_factor": {"assume": 1.2}, "driver": {"speed": 1450, "sheave": {"diameter": "71 mm", **wheel}},
-                "driven": {"sheave": {"diameter": "140 mm", **wheel}}, "belt": {"designation": "Z 1000"}}  # fmt: skip
+    given_in = {
+        "power": "0.5 kW",
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": 1450, "sheave": {"diameter": "71 mm", **wheel}},
+        "driven": {"sheave": {"diameter": "140 mm", **wheel}},
+        "belt": {"designation": "Z 1000"},
+    }
     got = work(drive, drive.request_model.model_validate({"basis": "metric-table", "input": given_in}))
     assert got.result.belt_length.value == pytest.approx(1000)
 
@@ -111,9 +137,18 @@ def test_any_text_is_read_or_refused(text: str) -> None:
 @pytest.mark.outside(
     "practice with taper bushings: none or a shallow keyseat at the largest bore; common practice, no source"
 )
-@pytest.mark.parametrize(("size", "shaft", "key", "said"), [
-    ("SH", 1.6875, None, True), ("2012", 2.125, None, True), ("1610", 1.6875, None, True), ("SK", 2.625, None, True),
-    ("SK", 1.875, 0.5, False), ("SDS", 1.75, 0.375, True), ("SF", 1.25, 0.25, False)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("size", "shaft", "key", "said"),
+    [
+        ("SH", 1.6875, None, True),
+        ("2012", 2.125, None, True),
+        ("1610", 1.6875, None, True),
+        ("SK", 2.625, None, True),
+        ("SK", 1.875, 0.5, False),
+        ("SDS", 1.75, 0.375, True),
+        ("SF", 1.25, 0.25, False),
+    ],
+)
 def test_no_standard_key_where_the_keyseat_is_shallow(size: str, shaft: float, key: float | None, said: bool) -> None:
     with collected_notices() as notices:
         got = bushing(size, shaft * IN).key_mm
@@ -130,8 +165,13 @@ def test_the_driven_speed_holds_both_pitch_lines(groove: str, driver: float, dri
     assert [rim_pitch_mm(w) for w in wheels] == [w.outside_mm for w in wheels]
     name = "A75" if groove == "A" else "B90"
     calc = find("v-belt-drive")
-    given_in = {"power": "2hp", "service_factor": {"assume": 1.2}, "driver": {"speed": 1750, "sheave": {"diameter": f"{driver} in", "kind": "datum", "groove": groove}},
-                "driven": {"sheave": {"diameter": f"{driven} in", "kind": "datum", "groove": groove}}, "belt": {"designation": name}}  # fmt: skip
+    given_in = {
+        "power": "2hp",
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": 1750, "sheave": {"diameter": f"{driver} in", "kind": "datum", "groove": groove}},
+        "driven": {"sheave": {"diameter": f"{driven} in", "kind": "datum", "groove": groove}},
+        "belt": {"designation": name},
+    }
     sheet = work(calc, calc.request_model.model_validate({"units": "us", "input": given_in})).sheet
     by_datum = 1750 * driver / driven
     assert sheet.driven_speed.value == pytest.approx(by_datum)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 
 from tests.core.conftest import published
-from tests.core.test_vbelt import WORKED
+from tests.core.test_v_belt import WORKED
 from tests.published.worked import DRIVES, drive, tension
 
 GIVEN = ("design_hp", "belts", "rpm", "d", "D", "C", "K_c", "Y")

@@ -20,22 +20,40 @@ from tuyere.core.ranking import (
     spare_term,
     terms,
 )
-from tuyere.core.vbelt.catalogue import build_catalogue
-from tuyere.core.vbelt.choose import Candidate, Choice, search
-from tuyere.core.vbelt.limits import Wanted
+from tuyere.core.v_belt.catalogue import build_catalogue
+from tuyere.core.v_belt.choose import Candidate, Choice, search
+from tuyere.core.v_belt.limits import Wanted
 
 HP = 0.745699872
 
 
 def figures(rows: list[tuple[float, ...]]) -> Figures:
     parts, large, width, weight, load, error, spare = (np.array(c) for c in zip(*rows, strict=True))
-    return Figures(parts=parts, large_mm=large, width_mm=width, weight_kg=weight, shaft_load_n=load, error_percent=error,
-                   spare_percent=spare, uncommon=np.zeros(len(rows)))  # fmt: skip
+    return Figures(
+        parts=parts,
+        large_mm=large,
+        width_mm=width,
+        weight_kg=weight,
+        shaft_load_n=load,
+        error_percent=error,
+        spare_percent=spare,
+        uncommon=np.zeros(len(rows)),
+    )
 
 
 ROWS = st.lists(
-    st.tuples(st.integers(3, 10), st.floats(80, 900), st.floats(10, 200), st.floats(1, 90), st.floats(100, 5000),
-              st.floats(-3, 3), st.floats(0, 300)), min_size=1, max_size=40)  # fmt: skip
+    st.tuples(
+        st.integers(3, 10),
+        st.floats(80, 900),
+        st.floats(10, 200),
+        st.floats(1, 90),
+        st.floats(100, 5000),
+        st.floats(-3, 3),
+        st.floats(0, 300),
+    ),
+    min_size=1,
+    max_size=40,
+)
 
 
 @settings(derandomize=True, max_examples=200, deadline=None)
@@ -67,8 +85,13 @@ def test_spare_counts_either_way() -> None:
 
 def run(power: str, driver: int, driven: int, centre: str) -> dict[str, list]:
     calc = find("drive-compare")
-    asked = {"power": power, "driver_speed": driver, "driven_speed": driven, "centre": {"about": centre},
-             "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16}}  # fmt: skip
+    asked = {
+        "power": power,
+        "driver_speed": driver,
+        "driven_speed": driven,
+        "centre": {"about": centre},
+        "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16},
+    }
     got = work(calc, calc.request_model.model_validate({"units": "us", "input": asked}))
     return {f.key: f.options for f in got.result.families}
 
@@ -111,7 +134,15 @@ def large(c: Candidate) -> float:
 @pytest.mark.parametrize(("hp", "driven"), [(7.5, 640), (15, 900), (40, 1200)])
 def test_the_three_kinds_are_the_best_of_every_drive_that_passes(hp: float, driven: float) -> None:
     """Swept whole: no passing drive with a usual spare has fewer parts, takes less room or weighs less by over a twentieth."""
-    w = Wanted(hp * HP, 1.3 * hp * HP, 1750, driven, 3, 29 * 25.4, 31 * 25.4)
+    w = Wanted(
+        power_kw=hp * HP,
+        design_kw=1.3 * hp * HP,
+        driver_rpm=1750,
+        driven_rpm=driven,
+        tolerance_percent=3,
+        centre_low_mm=29 * 25.4,
+        centre_high_mm=31 * 25.4,
+    )
     every = search(build_catalogue(), w, 5000, 5000)
     first = [c for c in every.best if c.kinds]
     assert 1 <= len(first) <= 3 and every.best[: len(first)] == tuple(first)

@@ -62,7 +62,8 @@ def test_the_textbook_table_at_17_teeth(name: str) -> None:
             assert galling_power(17, rpm, of.pitch_in) <= 0  # the table's blank corner is where pins gall
             continue
         mine = min(
-            link_plate_power(of.K_f, 17, rpm, of.pitch_in), impact_power(of.K_r, 17, rpm, of.pitch_in, 100, 15000)
+            link_plate_power(of.K_f, 17, rpm, of.pitch_in),
+            impact_power(of.K_r, 17, n_s=rpm, p_in=of.pitch_in, X=100, h_life=15000),
         )
         assert mine == pytest.approx(printed, rel=0.02, abs=0.0051), rpm
         compared += 1
@@ -70,21 +71,32 @@ def test_the_textbook_table_at_17_teeth(name: str) -> None:
 
 
 @pytest.mark.outside(TEXTBOOK)
-@pytest.mark.parametrize(("what", "printed", "half_digit"), [
-    ("No. 40 link plates", 5.48, 0.005), ("No. 40 impact", 21.64, 0.005), ("No. 140 at 300 rpm", 72.4, 0.05),
-    ("L/p at C/p 25", 75.79, 0.005), ("C/p at 76", 25.104, 0.0005), ("C at 76", 43.93, 0.005), ("two strands", 1.7, 0.001), ("four strands", 3.3, 0.001),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("what", "printed", "half_digit"),
+    [
+        ("No. 40 link plates", 5.48, 0.005),
+        ("No. 40 impact", 21.64, 0.005),
+        ("No. 140 at 300 rpm", 72.4, 0.05),
+        ("L/p at C/p 25", 75.79, 0.005),
+        ("C/p at 76", 25.104, 0.0005),
+        ("C at 76", 43.93, 0.005),
+        ("two strands", 1.7, 0.001),
+        ("four strands", 3.3, 0.001),
+    ],
+)
 def test_textbook_values(what: str, printed: float, half_digit: float) -> None:
     forty, big = chain("40"), chain("140")
-    centre = work_length(big, 17, 34, None, 76).centre_mm
+    centre = work_length(big, 17, z_2=34, centre_mm=None, pitches=76).centre_mm
     mine = {
         "No. 40 link plates": link_plate_power(forty.K_f, 17, 1000, forty.pitch_in),
-        "No. 40 impact": impact_power(forty.K_r, 17, 1000, forty.pitch_in, 100, 15000),
+        "No. 40 impact": impact_power(forty.K_r, 17, n_s=1000, p_in=forty.pitch_in, X=100, h_life=15000),
         "No. 140 at 300 rpm": link_plate_power(big.K_f, 17, 300, big.pitch_in),
         "L/p at C/p 25": chain_pitches(25 * big.pitch_mm, big.pitch_mm, 17, 34),
-        "C/p at 76": centre / big.pitch_mm, "C at 76": centre / 25.4,
-        "two strands": strand_factor(2, forty), "four strands": strand_factor(4, forty),
-    }[what]  # fmt: skip
+        "C/p at 76": centre / big.pitch_mm,
+        "C at 76": centre / 25.4,
+        "two strands": strand_factor(2, forty),
+        "four strands": strand_factor(4, forty),
+    }[what]
     # The textbook's length leaves terms out that are under 0.01 pitch here.
     assert float(mine) == pytest.approx(printed, abs=half_digit + (0.003 if "C/p" in what or "C at" in what else 0))
 
@@ -93,9 +105,23 @@ def test_textbook_values(what: str, printed: float, half_digit: float) -> None:
 @pytest.mark.parametrize("what", ["pitches", "centre", "driven", "design"])
 def test_handbook_example(what: str) -> None:
     fifty = chain("50")
-    d = rate(Given(10 * hp / 1000, 1.5, 1000, fifty, 1, 24, 63, None, 116))
+    d = rate(
+        Given(
+            power_kw=10 * hp / 1000,
+            service_factor=1.5,
+            driver_rpm=1000,
+            chain=fifty,
+            strands=1,
+            z_1=24,
+            z_2=63,
+            centre_mm=None,
+            pitches=116,
+        )
+    )
     of_one = strand_power(
-        link_plate_power(fifty.K_f, 24, 1000, 0.625), impact_power(fifty.K_r, 24, 1000, 0.625, 100, 15000), 999.0
+        link_plate_power(fifty.K_f, 24, 1000, 0.625),
+        impact_power(fifty.K_r, 24, n_s=1000, p_in=0.625, X=100, h_life=15000),
+        999.0,
     )
     assert float(chain_power(of_one, 1.0, 1.0, 1.0)) == pytest.approx(15.4617 * hp / 1000, rel=1e-5)
     exact = float(chain_pitches(22.5 * 25.4, fifty.pitch_mm, 24, 63))
@@ -150,8 +176,10 @@ def test_sprocket_diameters_are_those_of_the_polygon(name: str, teeth: int) -> N
 
 
 @pytest.mark.outside("independent calculation: No. 60 sprockets, 17 and 60 teeth; chordal variation")
-@pytest.mark.parametrize(("teeth", "pitch", "outside", "caliper", "hub"), [
-    (17, 4.08164, 4.46215, 3.59523, 3.23215), (60, 14.3305, 14.7609, 13.8615, 13.5309)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("teeth", "pitch", "outside", "caliper", "hub"),
+    [(17, 4.08164, 4.46215, 3.59523, 3.23215), (60, 14.3305, 14.7609, 13.8615, 13.5309)],
+)
 def test_sprocket_examples(teeth: int, pitch: float, outside: float, caliper: float, hub: float) -> None:
     s = work_sprocket(chain("60"), teeth)
     assert np.array([s.pitch_mm, s.outside_mm, s.caliper_mm, s.hub_mm]) / 25.4 == pytest.approx(
@@ -171,7 +199,7 @@ def test_length_is_the_hull(z_1: int, z_2: int, a: float) -> None:
 @pytest.mark.outside("independent calculation: ISO-style drive 21 / 61 teeth, 12A, 122 pitches")
 def test_iso_style_drive() -> None:
     twelve = chain("60")
-    d = work_length(twelve, 21, 61, None, 122)
+    d = work_length(twelve, 21, z_2=61, centre_mm=None, pitches=122)
     assert d.centre_mm == pytest.approx(761.852, abs=0.02) and d.wrap_deg == pytest.approx(161.681, abs=0.01)
     speed = 21 * 19.05 * 720 / 60000
     assert working_pull(5.5, speed) == pytest.approx(1145.69, rel=1e-5) and centrifugal_pull(
@@ -212,19 +240,31 @@ def test_hand_movement_is_twice_the_corner(excess: float) -> None:
 
 @pytest.mark.outside("independent calculation: wear limit 200/N, 20 pitches at 3 %, ride-out of 60 teeth")
 def test_wear_examples() -> None:
-    worn = judge_wear(chain("60"), 20, 392.43, False, 90, False, False)
+    worn = judge_wear(
+        chain("60"), 20, measured_mm=392.43, over_rollers=False, large_teeth=90, fixed_centres=False, timing=False
+    )
     assert (
         worn.elongation == pytest.approx(3, abs=1e-9)
         and worn.limit == pytest.approx(2.22222, rel=1e-5)
         and worn.verdict == "replace"
     )
-    assert judge_wear(chain("60"), 20, 392.43, False, 60, False, False).ride_out_mm == pytest.approx(5.45992, rel=1e-4)
+    assert judge_wear(
+        chain("60"), 20, measured_mm=392.43, over_rollers=False, large_teeth=60, fixed_centres=False, timing=False
+    ).ride_out_mm == pytest.approx(5.45992, rel=1e-4)
 
 
 @pytest.mark.outside("handbook practice: 3 % general, 1.5 % fixed centres, under 1 % timing (recalled)")
 @pytest.mark.parametrize(("fixed", "timing", "limit"), [(False, False, 3.0), (True, False, 1.5), (True, True, 0.8)])
 def test_wear_limits(fixed: bool, timing: bool, limit: float) -> None:
-    over_rollers = judge_wear(chain("60"), 16, 16 * 19.05 * 1.01 + chain("60").roller_mm, True, 40, fixed, timing)
+    over_rollers = judge_wear(
+        chain("60"),
+        16,
+        measured_mm=16 * 19.05 * 1.01 + chain("60").roller_mm,
+        over_rollers=True,
+        large_teeth=40,
+        fixed_centres=fixed,
+        timing=timing,
+    )
     assert over_rollers.limit == limit and over_rollers.elongation == pytest.approx(1.0, abs=1e-6)
 
 
@@ -234,53 +274,131 @@ def test_length_and_centres_belong_together(name: str, z_1: int, z_2: int, apart
     of = chain(name)
     centre = (z_1 + z_2) * of.pitch_mm / pi / 2 * apart + of.pitch_mm
     try:
-        even = work_length(of, z_1, z_2, centre, None)
+        even = work_length(of, z_1, z_2=z_2, centre_mm=centre, pitches=None)
     except InputError:
         return
     assert even.pitches % 2 == 0 and even.exact_pitches <= even.pitches < even.exact_pitches + 2
-    back = work_length(of, z_1, z_2, None, even.pitches)
+    back = work_length(of, z_1, z_2=z_2, centre_mm=None, pitches=even.pitches)
     assert back.centre_mm == pytest.approx(even.centre_mm, rel=1e-12) and even.centre_mm >= centre * (1 - 1e-9)
 
 
 def test_more_of_everything_carries_more() -> None:
-    base = rate_chain(chain("60"), 1, 19, 500, 100, 15000, "best", False)
-    assert rate_chain(chain("60"), 2, 19, 500, 100, 15000, "best", False).power_kw == pytest.approx(1.7 * base.power_kw)
-    assert rate_chain(chain("60"), 1, 23, 500, 100, 15000, "best", False).power_kw > base.power_kw
-    assert rate_chain(chain("60"), 1, 19, 500, 100, 15000, "dusty", True).power_kw == pytest.approx(
-        0.7 * 0.8 * base.power_kw
+    base = rate_chain(
+        chain("60"), 1, small_teeth=19, small_rpm=500, pitches=100, life_h=15000, lubrication="best", offset_link=False
     )
-    fast = rate_chain(chain("60"), 1, 19, 2500, 100, 15000, "best", False)
+    assert rate_chain(
+        chain("60"), 2, small_teeth=19, small_rpm=500, pitches=100, life_h=15000, lubrication="best", offset_link=False
+    ).power_kw == pytest.approx(1.7 * base.power_kw)
+    assert (
+        rate_chain(
+            chain("60"),
+            1,
+            small_teeth=23,
+            small_rpm=500,
+            pitches=100,
+            life_h=15000,
+            lubrication="best",
+            offset_link=False,
+        ).power_kw
+        > base.power_kw
+    )
+    assert rate_chain(
+        chain("60"), 1, small_teeth=19, small_rpm=500, pitches=100, life_h=15000, lubrication="dusty", offset_link=True
+    ).power_kw == pytest.approx(0.7 * 0.8 * base.power_kw)
+    fast = rate_chain(
+        chain("60"), 1, small_teeth=19, small_rpm=2500, pitches=100, life_h=15000, lubrication="best", offset_link=False
+    )
     assert (base.governing, fast.governing) == ("link plates", "roller and bushing impact")
-    assert rate_chain(chain("60"), 1, 19, 2500, 100, 30000, "best", False).power_kw < fast.power_kw
+    assert (
+        rate_chain(
+            chain("60"),
+            1,
+            small_teeth=19,
+            small_rpm=2500,
+            pitches=100,
+            life_h=30000,
+            lubrication="best",
+            offset_link=False,
+        ).power_kw
+        < fast.power_kw
+    )
     with pytest.raises(NoSolution):
-        rate_chain(chain("240"), 1, 17, 1500, 100, 15000, "best", False)
+        rate_chain(
+            chain("240"),
+            1,
+            small_teeth=17,
+            small_rpm=1500,
+            pitches=100,
+            life_h=15000,
+            lubrication="best",
+            offset_link=False,
+        )
 
 
 def test_search_equals_the_single_drive_and_counts_all() -> None:
-    wanted = Wanted(15 * hp / 1000, 10 * hp / 1000, 1000, 380, 3, 610)
+    wanted = Wanted(
+        design_kw=15 * hp / 1000,
+        power_kw=10 * hp / 1000,
+        driver_rpm=1000,
+        driven_rpm=380,
+        tolerance_percent=3,
+        centre_mm=610,
+    )
     found = search(wanted)
     assert found.accepted + sum(k for _, k in found.rejected) == found.considered > 100_000
     assert [c.cost for c in found.best] == sorted(c.cost for c in found.best)
     for c in found.best:
-        d = rate(Given(wanted.power_kw, 1.5, 1000, c.chain, c.strands, c.z_1, c.z_2, 610, None))
+        d = rate(
+            Given(
+                power_kw=wanted.power_kw,
+                service_factor=1.5,
+                driver_rpm=1000,
+                chain=c.chain,
+                strands=c.strands,
+                z_1=c.z_1,
+                z_2=c.z_2,
+                centre_mm=610,
+                pitches=None,
+            )
+        )
         assert d.rating.power_kw >= wanted.design_kw and abs(d.driven_rpm / 380 - 1) <= 0.03 + 1e-9
         assert d.pull_n == pytest.approx(c.pull_n, rel=1e-12) and d.length.wrap_deg >= 119.5
-    assert search(Wanted(5000, 4000, 1000, 380, 3, 610)).best == ()
+    assert (
+        search(
+            Wanted(design_kw=5000, power_kw=4000, driver_rpm=1000, driven_rpm=380, tolerance_percent=3, centre_mm=610)
+        ).best
+        == ()
+    )
 
 
 def test_refusals_and_remarks() -> None:
     for call, field in [
-        (lambda: chain("45"), "chain"), (lambda: strand_factor(7, chain("40")), "strands"), (lambda: strand_factor(2, chain("41")), "strands"),
-        (lambda: work_sprocket(chain("40"), 7), "teeth"), (lambda: work_length(chain("40"), 17, 34, 90.0, None), "centre_distance"),
-        (lambda: work_length(chain("40"), 17, 34, None, 28), "pitches"), (lambda: work_length(chain("40"), 17, 34, None, None), "centre_distance"),
-        (lambda: judge_wear(chain("60"), 2, 40, True, None, False, False), "pitches"),
-        (lambda: judge_wear(chain("60"), 20, 300, True, None, False, False), "measured"),
-        (lambda: judge_slack(700, 30, 12, False), "hand_movement"), (lambda: judge_slack(700, None, 300, False), "sag"),
-    ]:  # fmt: skip
+        (lambda: chain("45"), "chain"),
+        (lambda: strand_factor(7, chain("40")), "strands"),
+        (lambda: strand_factor(2, chain("41")), "strands"),
+        (lambda: work_sprocket(chain("40"), 7), "teeth"),
+        (lambda: work_length(chain("40"), 17, z_2=34, centre_mm=90.0, pitches=None), "centre_distance"),
+        (lambda: work_length(chain("40"), 17, z_2=34, centre_mm=None, pitches=28), "pitches"),
+        (lambda: work_length(chain("40"), 17, z_2=34, centre_mm=None, pitches=None), "centre_distance"),
+        (
+            lambda: judge_wear(
+                chain("60"), 2, measured_mm=40, over_rollers=True, large_teeth=None, fixed_centres=False, timing=False
+            ),
+            "pitches",
+        ),
+        (
+            lambda: judge_wear(
+                chain("60"), 20, measured_mm=300, over_rollers=True, large_teeth=None, fixed_centres=False, timing=False
+            ),
+            "measured",
+        ),
+        (lambda: judge_slack(700, 30, 12, False), "hand_movement"),
+        (lambda: judge_slack(700, None, 300, False), "sag"),
+    ]:
         with pytest.raises(InputError) as e:
             call()
         assert e.value.field == field and e.value.allowed
     with collected_notices() as notes:
-        work_length(chain("40"), 18, 40, None, 101)
+        work_length(chain("40"), 18, z_2=40, centre_mm=None, pitches=101)
         judge_slack(700, 5, None, False)
     assert {"offset-link", "slack"} <= {n.code for n in notes}

@@ -44,11 +44,20 @@ def test_a_formula_gives_an_array_what_it_gives_each_number(name: str) -> None:
     assert whole == pytest.approx(each, rel=1e-12, nan_ok=True)
 
 
-@pytest.mark.parametrize(("code", "shown"), [
-    ("a / b", r"\frac{a}{b}"), ("a * (b + 1)", r"a\,\left(b + 1\right)"), ("(a + b) * (a - b)", r"\left(a + b\right)\,\left(a - b\right)"),
-    ("a - (b - 1)", r"a - \left(b - 1\right)"), ("(a + b) ** 2", r"\left(a + b\right)^{2}"), ("sqrt(a)", r"\sqrt{a}"),
-    ("15000 / a", r"\frac{15\,000}{a}"), ("maximum(a, b)", r"\max\left(a,\, b\right)"), ("where(a > b, a, b)", r"\begin{cases}a & a > b \\ b & \text{otherwise}\end{cases}"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("code", "shown"),
+    [
+        ("a / b", r"\frac{a}{b}"),
+        ("a * (b + 1)", r"a\,\left(b + 1\right)"),
+        ("(a + b) * (a - b)", r"\left(a + b\right)\,\left(a - b\right)"),
+        ("a - (b - 1)", r"a - \left(b - 1\right)"),
+        ("(a + b) ** 2", r"\left(a + b\right)^{2}"),
+        ("sqrt(a)", r"\sqrt{a}"),
+        ("15000 / a", r"\frac{15\,000}{a}"),
+        ("maximum(a, b)", r"\max\left(a,\, b\right)"),
+        ("where(a > b, a, b)", r"\begin{cases}a & a > b \\ b & \text{otherwise}\end{cases}"),
+    ],
+)
 def test_latex(code: str, shown: str) -> None:
     assert latex(ast.parse(code, mode="eval").body, {"a": "a", "b": "b"}) == shown
 

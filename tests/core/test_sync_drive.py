@@ -116,8 +116,16 @@ def test_length_codes_are_the_pitch_length(name: str) -> None:
 @pytest.mark.outside(
     "ISO 5295 / RMA IP-24 load factors: reciprocating pump, normal motor, 8 to 10 h: 2.2; light office machine 1.4 (recalled)"
 )
-@pytest.mark.parametrize(("machine", "driver", "hours", "factor"), [("pump-piston", "motor-nema-b", 9, 2.2), ("office-or-small-display-machinery", "motor-nema-b", 9, 1.4),
-    ("hammer-mill", "motor-high-torque", 20, 2.3), ("lathe", "motor-dol", 4, 1.6), ("bucket-elevator", "motor-nema-b", 20, 2.0)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("machine", "driver", "hours", "factor"),
+    [
+        ("pump-piston", "motor-nema-b", 9, 2.2),
+        ("office-or-small-display-machinery", "motor-nema-b", 9, 1.4),
+        ("hammer-mill", "motor-high-torque", 20, 2.3),
+        ("lathe", "motor-dol", 4, 1.6),
+        ("bucket-elevator", "motor-nema-b", 20, 2.0),
+    ],
+)
 def test_load_factors(machine: str, driver: str, hours: float, factor: float) -> None:
     assert sync_factor(conditions(driver, machine, hours)) == pytest.approx(factor)
 
@@ -163,7 +171,15 @@ def test_more_power_needs_more_and_an_unrated_profile_says_so() -> None:
     assert closer > 16.5 and apart > 0 and room_mm(profile("H"), 9999.0, 0) is None
 
 
-WANTED = Wanted(3.7, 1.6, 1750, 640, 3, 480, 560)
+WANTED = Wanted(
+    power_kw=3.7,
+    load_factor=1.6,
+    driver_rpm=1750,
+    driven_rpm=640,
+    tolerance_percent=3,
+    centre_low_mm=480,
+    centre_high_mm=560,
+)
 
 
 def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
@@ -172,7 +188,19 @@ def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
     assert found.accepted + sum(n for _, n in found.rejected) == found.considered == len(grid["kind"]) > 140_000
     assert {n for n, _ in found.rejected} <= set(LIMITS) and found.best
     for c in found.best:
-        one = work_sync_drive(SyncGiven(3.7, 1.6, 1750, c.profile, c.width_mm, c.z_1, c.z_2, None, c.belt_teeth))
+        one = work_sync_drive(
+            SyncGiven(
+                power_kw=3.7,
+                load_factor=1.6,
+                driver_rpm=1750,
+                profile=c.profile,
+                width_mm=c.width_mm,
+                z_1=c.z_1,
+                z_2=c.z_2,
+                centre_mm=None,
+                belt_teeth=c.belt_teeth,
+            )
+        )
         assert one.spare_percent >= 0 and one.hub_standing_n == pytest.approx(c.hub_n, rel=1e-9)
         assert one.length.centre_mm == pytest.approx(c.centre_mm, rel=1e-10) and 480 <= c.centre_mm <= 560
         assert 100 * (one.driven_rpm / 640 - 1) == pytest.approx(c.error_percent, abs=1e-9)
@@ -184,8 +212,19 @@ def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
         of = kinds[int(grid["kind"][row])]
         if swept["speed"][k] > 30 or swept["power"][k] <= 0:
             continue
-        one = work_sync_drive(SyncGiven(3.7, 1.6, 1750, of, float(grid["b_s"][row]), int(grid["z_1"][row]), int(grid["z_2"][row]), None,
-                                        int(grid["z_b"][row])))  # fmt: skip
+        one = work_sync_drive(
+            SyncGiven(
+                power_kw=3.7,
+                load_factor=1.6,
+                driver_rpm=1750,
+                profile=of,
+                width_mm=float(grid["b_s"][row]),
+                z_1=int(grid["z_1"][row]),
+                z_2=int(grid["z_2"][row]),
+                centre_mm=None,
+                belt_teeth=int(grid["z_b"][row]),
+            )
+        )
         assert one.rating.power_kw == pytest.approx(swept["power"][k], rel=1e-9) and one.design_kw == pytest.approx(
             swept["design"][k], rel=1e-12
         )
@@ -194,6 +233,28 @@ def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
 
 
 def test_a_belt_by_its_makers_sheet_is_searched_too() -> None:
-    found = search(Wanted(3.7, 1.6, 1750, 640, 3, 480, 560, own=Own("H8M", 1800.0, 30.0, 0.17)))
+    found = search(
+        Wanted(
+            power_kw=3.7,
+            load_factor=1.6,
+            driver_rpm=1750,
+            driven_rpm=640,
+            tolerance_percent=3,
+            centre_low_mm=480,
+            centre_high_mm=560,
+            own=Own("H8M", 1800.0, 30.0, 0.17),
+        )
+    )
     assert found.best and {c.profile.name for c in found.best} == {"H8M"} and {c.width_mm for c in found.best} == {30.0}
-    assert not search(Wanted(3.7, 1.6, 1750, 640, 3, 480, 560, own=Own("H8M", 20.0, 30.0, 0.17))).best
+    assert not search(
+        Wanted(
+            power_kw=3.7,
+            load_factor=1.6,
+            driver_rpm=1750,
+            driven_rpm=640,
+            tolerance_percent=3,
+            centre_low_mm=480,
+            centre_high_mm=560,
+            own=Own("H8M", 20.0, 30.0, 0.17),
+        )
+    ).best

@@ -23,7 +23,7 @@ from tuyere.core.synchronous.tables import profile, profiles, pulley
 def test_centre_is_the_root_of_the_involute_equation(name: str, z_1: int, z_2: int, z_b: int) -> None:
     of = profile(name)
     t = brentq(lambda t: np.tan(t) - t - np.pi * (z_b - z_2) / (z_2 - z_1), 0.5, np.pi / 2 - 1e-9, xtol=1e-14)
-    r = work_sync_length(of, z_1, z_2, None, z_b)
+    r = work_sync_length(of, z_1, z_2=z_2, centre_mm=None, teeth=z_b)
     assert r.centre_mm == pytest.approx(of.pitch_mm * (z_2 - z_1) / (2 * np.pi * np.cos(t)), rel=1e-9)
     assert r.wrap_deg == pytest.approx(2 * np.degrees(t), rel=1e-9)
     assert r.span_mm == pytest.approx(r.centre_mm * np.sin(t), rel=1e-9)
@@ -42,9 +42,11 @@ def test_belt_teeth_are_the_hull(name: str, z_1: int, z_2: int, a: float) -> Non
 @pytest.mark.outside("ISO 5295, XH 30 teeth 1160 rpm 4 in (independent calculation)")
 def test_iso_5295_example() -> None:
     xh = profile("XH")
-    full = rate_sync(xh, 101.6, 30, 1160, 6, None, None)
+    full = rate_sync(xh, 101.6, teeth=30, rpm=1160, mesh=6, own_tension_n=None, own_mass_kg_m=None)
     assert full.speed_m_s == pytest.approx(12.8905, rel=1e-5) and full.power_kw == pytest.approx(49.0137, rel=1e-4)
-    assert rate_sync(xh, 101.6, 30, 1160, 4, None, None).power_kw == pytest.approx(28.1368, rel=4e-3)
+    assert rate_sync(
+        xh, 101.6, teeth=30, rpm=1160, mesh=4, own_tension_n=None, own_mass_kg_m=None
+    ).power_kw == pytest.approx(28.1368, rel=4e-3)
 
 
 @pytest.mark.outside("association hp formulas of the inch profiles (IP-24), recalled apart from ISO 5295")
@@ -62,7 +64,9 @@ def test_iso_and_association_agree(name: str, width: float, A: float, B: float) 
     teeth, rpm = 30, 1160
     d = teeth * of.pitch_mm / np.pi / 25.4
     printed = d * rpm / 1000 * (A - B * (d * rpm / 1000) ** 2)
-    assert rate_sync(of, width, teeth, rpm, 6, None, None).power_kw / (hp / 1000) == pytest.approx(printed, rel=0.01)
+    assert rate_sync(of, width, teeth=teeth, rpm=rpm, mesh=6, own_tension_n=None, own_mass_kg_m=None).power_kw / (
+        hp / 1000
+    ) == pytest.approx(printed, rel=0.01)
 
 
 @pytest.mark.outside("table of width factors (IP-24), recalled apart from its formula")
@@ -89,27 +93,33 @@ def test_pulley() -> None:
     assert pitch == pytest.approx(101.86, abs=0.005) and outside == pytest.approx(100.49, abs=0.005)
     assert float(mesh_factor(5.0)) == pytest.approx(0.8) and float(mesh_factor(9.0)) == 1
     assert synchronous_speed(8, 40, 1500) == pytest.approx(8.0) and synchronous_power(
-        1, 1, 100, 1, 1, 0, 10
+        1, 1, T_a=100, b_s=1, b_0=1, m_0=0, v_b=10
     ) == pytest.approx(1.0)
 
 
 def test_lengths_and_refusals() -> None:
     for name in profiles():
-        there = work_sync_length(profile(name), 24, 60, 400.0 if profile(name).pitch_mm < 16 else 900.0, None)
-        back = work_sync_length(profile(name), 24, 60, None, there.teeth)
+        there = work_sync_length(
+            profile(name), 24, z_2=60, centre_mm=400.0 if profile(name).pitch_mm < 16 else 900.0, teeth=None
+        )
+        back = work_sync_length(profile(name), 24, z_2=60, centre_mm=None, teeth=there.teeth)
         assert (
             back.centre_mm == pytest.approx(there.centre_mm, rel=1e-12)
             and there.exact_teeth <= there.teeth < there.exact_teeth + 1
         )
     with pytest.raises(InputError, match="no public rating"):
-        rate_sync(profile("H8M"), 30, 36, 1160, 6, None, None)
+        rate_sync(profile("H8M"), 30, teeth=36, rpm=1160, mesh=6, own_tension_n=None, own_mass_kg_m=None)
     with collected_notices() as notes:
-        own = rate_sync(profile("H8M"), 30, 36, 1160, 6, 1000.0, None)
+        own = rate_sync(profile("H8M"), 30, teeth=36, rpm=1160, mesh=6, own_tension_n=1000.0, own_mass_kg_m=None)
     assert own.power_kw == pytest.approx(own.speed_m_s) and own.basis.startswith("your own") and notes
     with pytest.raises(NoSolution):
-        rate_sync(profile("XH"), 101.6, 60, 4000, 6, None, None)
-    for bad in (lambda: profile("ZZ"), lambda: work_sync_length(profile("L"), 20, 40, 50.0, None), lambda: work_sync_length(profile("L"), 20, 40, None, None),
-                lambda: rate_sync(profile("L"), 900, 20, 1160, 6, None, None)):  # fmt: skip
+        rate_sync(profile("XH"), 101.6, teeth=60, rpm=4000, mesh=6, own_tension_n=None, own_mass_kg_m=None)
+    for bad in (
+        lambda: profile("ZZ"),
+        lambda: work_sync_length(profile("L"), 20, z_2=40, centre_mm=50.0, teeth=None),
+        lambda: work_sync_length(profile("L"), 20, z_2=40, centre_mm=None, teeth=None),
+        lambda: rate_sync(profile("L"), 900, teeth=20, rpm=1160, mesh=6, own_tension_n=None, own_mass_kg_m=None),
+    ):
         with pytest.raises(InputError) as e:
             bad()
         assert e.value.allowed

@@ -7,9 +7,9 @@ import pytest
 
 from tuyere.core.errors import InputError
 from tuyere.core.tables import Table, all_tables, axis, load, table
-from tuyere.core.vbelt.bases.association import length_axis, ratio_axis
-from tuyere.core.vbelt.sections import section, sections
-from tuyere.core.vbelt.tables import allowance
+from tuyere.core.v_belt.bases.association import length_axis, ratio_axis
+from tuyere.core.v_belt.sections import section, sections
+from tuyere.core.v_belt.tables import allowance
 
 
 @pytest.mark.parametrize("t", all_tables(), ids=lambda t: t.id)
@@ -56,4 +56,4 @@ def test_a_falling_axis_is_refused() -> None:
     with pytest.raises(ValueError, match="must rise"):
         axis(table("lengths"), "length", "number")
     with pytest.raises(FileNotFoundError):
-        load("tuyere.core.vbelt", "no_such_table")
+        load("tuyere.core.v_belt", "no_such_table")

@@ -38,7 +38,7 @@ from tuyere.core.tension.formulas import (
     tight_strand,
 )
 from tuyere.core.tension.set_tension import plan_tension
-from tuyere.core.vbelt.sections import sections
+from tuyere.core.v_belt.sections import sections
 
 EXAMPLES = published("tension/examples.toml")
 B112 = published("shigley/v_belt_b112.toml")
@@ -50,14 +50,28 @@ def _worked(e: dict) -> dict[str, float]:
     hp_kw = hp / 1000
     v = e["V"] * foot / minute
     # The forms take the design power; a duty of two thirds of it keeps the floor of the slip limit out of the way.
-    plan = plan_tension(e["K_c"], e["Y"], e["design_hp"] * hp_kw / 1.5, e["design_hp"] * hp_kw, e["belts"], v, e["arc"],
-                        e["span"] * 25.4, e["length"] * 25.4)  # fmt: skip
+    plan = plan_tension(
+        e["K_c"],
+        e["Y"],
+        power_kw=e["design_hp"] * hp_kw / 1.5,
+        design_kw=e["design_hp"] * hp_kw,
+        belts=e["belts"],
+        speed_m_s=v,
+        arc_deg=e["arc"],
+        span_mm=e["span"] * 25.4,
+        length_mm=e["length"] * 25.4,
+    )
     return {
-        "G": float(arc_factor_closed(e["arc"])), "F_c": float(centrifugal_tension(e["K_c"], e["V"])),
-        "T_st": plan.static_n / lbf, "T_statics": plan.statics_n / lbf, "P_min": plan.run_in[0].force_n / lbf,
-        "P_max": plan.new[1].force_n / lbf, "f": plan.run_in[0].frequency_hz, "hub": plan.hub_standing_n / lbf,
+        "G": float(arc_factor_closed(e["arc"])),
+        "F_c": float(centrifugal_tension(e["K_c"], e["V"])),
+        "T_st": plan.static_n / lbf,
+        "T_statics": plan.statics_n / lbf,
+        "P_min": plan.run_in[0].force_n / lbf,
+        "P_max": plan.new[1].force_n / lbf,
+        "f": plan.run_in[0].frequency_hz,
+        "hub": plan.hub_standing_n / lbf,
         "hub_new": plan.hub_standing_new_n / lbf,
-    }  # fmt: skip
+    }
 
 
 @pytest.mark.outside(SOURCE)
@@ -81,10 +95,14 @@ def test_b112_tensions(what: str) -> None:
     # The book's F_i leaves the centrifugal part out; on fixed centres the belt stands with F_i + F_c.
     standing = float(slip_limit(pull, ratio, t_c))
     mine = {
-        "exp_f_theta": ratio, "F_c_lbf": t_c / lbf, "delta_F_lbf": pull / lbf, "F_i_lbf": (standing - t_c) / lbf,
-        "F1_lbf": float(tight_strand(standing, pull)) / lbf, "F2_lbf": float(slack_strand(standing, pull)) / lbf,
+        "exp_f_theta": ratio,
+        "F_c_lbf": t_c / lbf,
+        "delta_F_lbf": pull / lbf,
+        "F_i_lbf": (standing - t_c) / lbf,
+        "F1_lbf": float(tight_strand(standing, pull)) / lbf,
+        "F2_lbf": float(slack_strand(standing, pull)) / lbf,
         "speed_ft_min": float(speed_in_feet(np.pi * 7.4 * 25.4e-3 * 1750 / 60)),
-    }  # fmt: skip
+    }
     assert mine[what] == pytest.approx(printed, abs=half_digit)
 
 
@@ -189,7 +207,18 @@ def test_deflection_rule(span: float, press: float) -> None:
 
 
 def _plan(power: float = 11.2, belts: int = 4, mark: float | None = None):  # noqa: ANN202
-    return plan_tension(0.965, 9.0, power, power * 1.3, belts, 12.57, 173.3, 867.6, 2331.7, mark)
+    return plan_tension(
+        0.965,
+        9.0,
+        power_kw=power,
+        design_kw=power * 1.3,
+        belts=belts,
+        speed_m_s=12.57,
+        arc_deg=173.3,
+        span_mm=867.6,
+        length_mm=2331.7,
+        tape_mark_mm=mark,
+    )
 
 
 def test_properties_of_a_plan() -> None:

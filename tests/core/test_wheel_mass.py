@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 from scipy.integrate import quad
 
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.sections import groove_rows
-from tuyere.core.vbelt.weight import face_mm, groove_area_mm2, sheaves_weight
+from tuyere.core.v_belt.sections import groove_rows
+from tuyere.core.v_belt.weight import face_mm, groove_area_mm2, sheaves_weight
 from tuyere.core.wheels.mass import CAST_IRON, STEEL, flat_pulley, grooved_sheave, steel_sprocket, toothed_pulley
 from tuyere.core.wheels.rules import arm_width, arms_mass, grooves_mass, hub_thickness, rim_thickness, ring_mass
 
@@ -132,9 +132,11 @@ def test_arrays_give_what_single_wheels_give() -> None:
     d_1, d_2, n = np.array([180.0, 250.0]), np.array([500.0, 800.0]), np.array([2.0, 4.0])
     face = face_mm(row.pitch_mm, row.edge_mm, n)
     with quiet():
-        swept = sheaves_weight(d_1, d_2, face, n, row.depth_mm, groove_area_mm2(row))
+        swept = sheaves_weight(d_1, d_2, face=face, belts=n, depth_mm=row.depth_mm, area_mm2=groove_area_mm2(row))
         for k in range(2):
-            one = sheaves_weight(d_1[k], d_2[k], face[k], n[k], row.depth_mm, groove_area_mm2(row))
+            one = sheaves_weight(
+                d_1[k], d_2[k], face=face[k], belts=n[k], depth_mm=row.depth_mm, area_mm2=groove_area_mm2(row)
+            )
             assert one.low_kg == pytest.approx(swept.low_kg[k], rel=1e-12)
             assert one.high_kg == pytest.approx(swept.high_kg[k], rel=1e-12)
 

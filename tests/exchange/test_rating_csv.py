@@ -27,9 +27,20 @@ def test_lines_are_read_in_either_unit() -> None:
     assert typed.lines[0].row.power_kw == pytest.approx(4.0)
 
 
-@pytest.mark.parametrize(("line", "reason"), [
-    ("Q,5,1750,2", "unknown belt section"), ("B,five,1750,2", "number"), ("B,5.4,1750,-2", ""), ("B,5.4,0,2", ""), ("B,0,1750,2", ""),
-    ("B,5.4,99999,2", "no rpm"), ("B,5.4,1750,9999", "no power"), ("B,5.0,1750,2", "already"), ("B", "")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "reason"),
+    [
+        ("Q,5,1750,2", "unknown belt section"),
+        ("B,five,1750,2", "number"),
+        ("B,5.4,1750,-2", ""),
+        ("B,5.4,0,2", ""),
+        ("B,0,1750,2", ""),
+        ("B,5.4,99999,2", "no rpm"),
+        ("B,5.4,1750,9999", "no power"),
+        ("B,5.0,1750,2", "already"),
+        ("B", ""),
+    ],
+)
 def test_a_wrong_line_says_why(line: str, reason: str) -> None:
     r = read_ratings(HEAD + "B,5.0,1750,3\n" + line + "\nB,6.0,1750,4\n")
     assert len(r.lines) == 2 and len(r.wrong) == 1
@@ -51,8 +62,16 @@ def test_nothing_breaks_it(text: str) -> None:
 
 
 @settings(derandomize=True, deadline=None, max_examples=30)
-@given(st.lists(st.tuples(st.sampled_from(["B", "5VX", "XPB"]), st.integers(60, 900), st.integers(100, 5000), st.floats(0.01, 400)),
-                min_size=1, max_size=30, unique_by=lambda r: r[:3]))  # fmt: skip
+@given(
+    st.lists(
+        st.tuples(
+            st.sampled_from(["B", "5VX", "XPB"]), st.integers(60, 900), st.integers(100, 5000), st.floats(0.01, 400)
+        ),
+        min_size=1,
+        max_size=30,
+        unique_by=lambda r: r[:3],
+    )
+)
 def test_what_is_written_is_read(rows: list[tuple[str, int, int, float]]) -> None:
     text = "section,diameter,rpm,kw\n" + "".join(f"{s},{d} mm,{n},{p:.6f}\n" for s, d, n, p in rows)
     found = read_ratings(text, "si")

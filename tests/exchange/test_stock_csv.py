@@ -33,9 +33,23 @@ def test_lines_are_read_in_shop_numbers_whatever_stands_between_them() -> None:
     assert read_stock(HEAD + "sheave,B,146,,1", "si").lines[0].diameter_mm == pytest.approx(146)
 
 
-@pytest.mark.parametrize(("line", "reason"), [
-    ("belt,,Q90,,1", "not a belt designation"), ("belt,,B9000,,1", "lengths run from"), ("sheave,Q,5,,1", "unknown groove"), ("sheave,B,5,effective,1", "have no effective"),
-    ("sheave,B,five,,1", "number"), ("sheave,B,0.2,,1", "too small"), ("belt,,B90,,-1", "not a count"), ("belt,,B90,,x", "not a count"), ("belt,,B90,,²", "not a count"), ("belt,,B90,," + "9" * 5000, "not a count"), ("chain,,60,,1", "not a part"), ("belt", "not a belt")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "reason"),
+    [
+        ("belt,,Q90,,1", "not a belt designation"),
+        ("belt,,B9000,,1", "lengths run from"),
+        ("sheave,Q,5,,1", "unknown groove"),
+        ("sheave,B,5,effective,1", "have no effective"),
+        ("sheave,B,five,,1", "number"),
+        ("sheave,B,0.2,,1", "too small"),
+        ("belt,,B90,,-1", "not a count"),
+        ("belt,,B90,,x", "not a count"),
+        ("belt,,B90,,²", "not a count"),
+        ("belt,,B90,," + "9" * 5000, "not a count"),
+        ("chain,,60,,1", "not a part"),
+        ("belt", "not a belt"),
+    ],
+)
 def test_a_wrong_line_says_why_and_leaves_the_others(line: str, reason: str) -> None:
     r = read_stock(HEAD + "belt,,B90,,1\n" + line + "\nbelt,,B97,,1\n")
     assert [x.designation for x in r.lines] == ["B90", "B97"] and len(r.wrong) == 1

@@ -13,7 +13,7 @@ from bisect import bisect_right
 from math import asin, ceil, exp, log10, pi, radians, sin, sqrt
 from pathlib import Path
 
-DATA = Path(__file__).parents[2] / "src/tuyere/core/vbelt/data"
+DATA = Path(__file__).parents[2] / "src/tuyere/core/v_belt/data"
 # K1 to K4 of the association's power formula (1988; IP-22), from number to datum, effective to pitch, inches.
 CONSTANTS = {
     "A": (1.004, 1.652, 1.547e-4, 0.2126),
@@ -40,7 +40,7 @@ def _step(points: list[tuple[float, float]], x: float) -> float:
     return points[bisect_right([p[0] for p in points], x + 1e-9) - 1][1]
 
 
-def drive(power: float, sf: float, rpm: float, d: float, D: float, section: str, number: float) -> dict[str, float]:
+def drive(power: float, sf: float, *, rpm: float, d: float, D: float, section: str, number: float) -> dict[str, float]:
     """A drive by the association's method; pitch diameters in inches, power in hp."""
     off = PITCH_OFF.get(section, 0.0)
     length = number / 10 if section.endswith(("V", "VX")) else number + TO_DATUM[section]
@@ -66,11 +66,21 @@ def drive(power: float, sf: float, rpm: float, d: float, D: float, section: str,
     )
     one = (basic + added) * k_theta * k_l
     exact = power * sf / one
-    return {"C": centre, "arc": arc, "V": pi * d * rpm / 12, "basic": basic, "added": added, "K_theta": k_theta, "belt": one, "N": exact, "count": ceil(exact - 1e-9)}  # fmt: skip
+    return {
+        "C": centre,
+        "arc": arc,
+        "V": pi * d * rpm / 12,
+        "basic": basic,
+        "added": added,
+        "K_theta": k_theta,
+        "belt": one,
+        "N": exact,
+        "count": ceil(exact - 1e-9),
+    }
 
 
 def tension(
-    design_hp: float, belts: int, rpm: float, d: float, D: float, C: float, K_c: float, Y: float
+    design_hp: float, belts: int, *, rpm: float, d: float, D: float, C: float, K_c: float, Y: float
 ) -> dict[str, float]:
     """The association's tension method; inches, pounds-force, Hz."""
     lean = asin((D - d) / (2 * C))
@@ -85,9 +95,21 @@ def tension(
     # Pressed in by a 64th of the span, the belt's own stiffness Y counts by the span over the length that stretches.
     hub = 2 * belts * T_st * sin(radians(arc) / 2)
     length = 2 * span + pi * (D + d) / 2 + (D - d) * lean
-    return {"span": span, "arc": arc, "V": V, "G": G, "F_c": F_c, "T_st": T_st, "T_statics": T_statics, "P_min": (T_st + Y) / 16 if belts > 1 else (T_st + Y * span / length) / 16,
-            "P_max": (1.5 * T_st + Y) / 16 if belts > 1 else (1.5 * T_st + Y * span / length) / 16, "f": sqrt(T_st * (1000 / 60) ** 2 / K_c) / (2 * span / 12), "hub": hub,
-            "hub_new": 1.5 * hub, "length": length}  # fmt: skip
+    return {
+        "span": span,
+        "arc": arc,
+        "V": V,
+        "G": G,
+        "F_c": F_c,
+        "T_st": T_st,
+        "T_statics": T_statics,
+        "P_min": (T_st + Y) / 16 if belts > 1 else (T_st + Y * span / length) / 16,
+        "P_max": (1.5 * T_st + Y) / 16 if belts > 1 else (1.5 * T_st + Y * span / length) / 16,
+        "f": sqrt(T_st * (1000 / 60) ** 2 / K_c) / (2 * span / 12),
+        "hub": hub,
+        "hub_new": 1.5 * hub,
+        "length": length,
+    }
 
 
 DRIVES = {

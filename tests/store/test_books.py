@@ -46,8 +46,14 @@ def build(**more: object) -> BuildSave:
 
 
 def test_a_machine_is_added_found_and_changed(db: Session) -> None:
-    form = MachineCreate.model_validate({
-        "name": " Pump 3 ", "tag": "P%3", "area": "Press", "energy_sources": [{"type": "electric", "isolation_point": "Q3"}]})  # fmt: skip
+    form = MachineCreate.model_validate(
+        {
+            "name": " Pump 3 ",
+            "tag": "P%3",
+            "area": "Press",
+            "energy_sources": [{"type": "electric", "isolation_point": "Q3"}],
+        }
+    )
     first = add_machine(db, form)
     assert first.name == "Pump 3"
     assert [m.id for m in list_machines(db, "p%3 press").machines] == [first.id] and not list_machines(
@@ -67,18 +73,27 @@ def test_a_machine_is_added_found_and_changed(db: Session) -> None:
 
 
 def test_forms_refuse_what_the_tables_would_take() -> None:
-    for wrong in ({"name": ""}, {"name": "  "}, {"name": "a\x00b"}, {"name": "x" * 90}, {"name": "x", "kind": "boat"},
-                  {"name": "x", "surprise": 1}, {"name": "x", "walk_order": True}):  # fmt: skip
+    for wrong in (
+        {"name": ""},
+        {"name": "  "},
+        {"name": "a\x00b"},
+        {"name": "x" * 90},
+        {"name": "x", "kind": "boat"},
+        {"name": "x", "surprise": 1},
+        {"name": "x", "walk_order": True},
+    ):
         with pytest.raises(ValidationError):
             MachineCreate.model_validate(wrong)
     assert MachineCreate(name="<script>alert(1)</script>").name.startswith("<script>")
 
 
 def test_the_database_itself_refuses(db: Session) -> None:
-    for statement in ("INSERT INTO machine (id, op_id, rev, created_at, created_by_name, area, walk_order, name, tag, kind) VALUES "
-                      "(gen_random_uuid(), gen_random_uuid(), 1, now(), '', '', 0, 'x', '', 'boat')",
-                      "INSERT INTO drive (id, op_id, rev, created_at, created_by_name, machine_id, name) VALUES "
-                      "(gen_random_uuid(), gen_random_uuid(), 1, now(), '', gen_random_uuid(), 'x')"):  # fmt: skip
+    for statement in (
+        "INSERT INTO machine (id, op_id, rev, created_at, created_by_name, area, walk_order, name, tag, kind) VALUES "
+        "(gen_random_uuid(), gen_random_uuid(), 1, now(), '', '', 0, 'x', '', 'boat')",
+        "INSERT INTO drive (id, op_id, rev, created_at, created_by_name, machine_id, name) VALUES "
+        "(gen_random_uuid(), gen_random_uuid(), 1, now(), '', gen_random_uuid(), 'x')",
+    ):
         with pytest.raises(IntegrityError), db.begin_nested():
             db.connection().execute(sa.text(statement))
 
@@ -262,8 +277,12 @@ def test_a_build_of_no_family_or_with_a_wrong_input_is_refused_beside_its_field(
 def test_a_narrower_belt_in_a_wider_groove_is_kept_as_temporary_or_not_at_all(db: Session) -> None:
     ident = a_drive(db)
     wheel = {"kind": "outside", "groove": "B"}
-    given = {"power": "3hp", "driver": {"speed": "1750", "sheave": {"diameter": "5.75 in", **wheel}}, "driven": {"sheave": {"diameter": "9.75 in", **wheel}},
-             "belt": {"designation": "A68", "count": 2}}  # fmt: skip
+    given = {
+        "power": "3hp",
+        "driver": {"speed": "1750", "sheave": {"diameter": "5.75 in", **wheel}},
+        "driven": {"sheave": {"diameter": "9.75 in", **wheel}},
+        "belt": {"designation": "A68", "count": 2},
+    }
     with pytest.raises(InputError) as e:
         save_build(db, ident, build(purpose="found", freeze=True, input=given))
     assert e.value.field == "temporary" and "date" in e.value.allowed

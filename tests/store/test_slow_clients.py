@@ -78,8 +78,14 @@ def test_the_plain_role_reads_and_writes_rows_and_nothing_else(port: int, plain_
         assert c.execute(
             "SELECT rolsuper OR rolcreatedb OR rolcreaterole FROM pg_roles WHERE rolname = current_user"
         ).fetchone() == (False,)
-        for forbidden in ("CREATE TABLE mine (x int)", "DROP TABLE machine", "COPY machine FROM PROGRAM 'id'", "ALTER TABLE machine ADD y int",
-                          "SELECT pg_read_file('/etc/passwd')", "CREATE ROLE more"):  # fmt: skip
+        for forbidden in (
+            "CREATE TABLE mine (x int)",
+            "DROP TABLE machine",
+            "COPY machine FROM PROGRAM 'id'",
+            "ALTER TABLE machine ADD y int",
+            "SELECT pg_read_file('/etc/passwd')",
+            "CREATE ROLE more",
+        ):
             with pytest.raises(psycopg.Error):
                 c.execute(forbidden)
 

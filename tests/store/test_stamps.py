@@ -25,9 +25,16 @@ def test_odd_stamps_mean_the_step_is_done_again(tmp_path: Path, monkeypatch: pyt
         setup.stamp("npm", "x")
 
 
-@pytest.mark.parametrize(("url", "says"), [
-    ("", "no address"), ("postgres", "no address"), ("mysql://a@b/c", "PostgreSQL database is wanted"), ("postgresql+psycopg://u:p@h", "PostgreSQL database is wanted"),
-    ("postgresql+psycopg://u:p@127.0.0.1:1/x", "does not answer")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("url", "says"),
+    [
+        ("", "no address"),
+        ("postgres", "no address"),
+        ("mysql://a@b/c", "PostgreSQL database is wanted"),
+        ("postgresql+psycopg://u:p@h", "PostgreSQL database is wanted"),
+        ("postgresql+psycopg://u:p@127.0.0.1:1/x", "does not answer"),
+    ],
+)
 def test_an_address_that_is_none_is_said_so(url: str, says: str) -> None:
     with pytest.raises(OpsError) as e:
         check_address(url)

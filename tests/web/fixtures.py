@@ -17,8 +17,13 @@ FOLDER = Path(__file__).parents[2] / "frontend" / "tests" / "fixtures"
 MACHINE, DRIVE, BUILD = (f"0000000{n}-0000-4000-8000-000000000000" for n in (1, 2, 3))
 UUID = re.compile(r"^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$")
 MOMENT = re.compile(r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d.*$")
-DUTY = {"power": "15hp", "driver_speed": "1750", "driven_speed": "1005", "centre": "34 in",
-        "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 16}}  # fmt: skip
+DUTY = {
+    "power": "15hp",
+    "driver_speed": "1750",
+    "driven_speed": "1005",
+    "centre": "34 in",
+    "service_factor": {"driver": "motor-nema-b", "machine": "generator", "hours_a_day": 16},
+}
 
 
 def scrubbed(value: Any) -> Any:

@@ -29,12 +29,23 @@ def test_every_calculation_answers(client: FlaskClient) -> None:
     assert [c["name"] for c in listed] == list(CALCULATIONS)
 
 
-@pytest.mark.parametrize(("body", "kind", "status"), [
-    (b"{", "application/json", 400), (b'{"input": NaN}', "application/json", 400), (b'{"a": 1e999}', "application/json", 422),
-    (b"[]", "application/json", 422), (b'"x"', "application/json", 422), (b"x=1", "application/x-www-form-urlencoded", 415),
-    (b" " * 70_000, "application/json", 413), (b"\xff\xfe", "application/json", 400), (b"[" * 60_000, "application/json", 400),
-    (b"{}", "application/json", 422), (b'{"input": {}, "more": 1}', "application/json", 422),
-], ids=range(11))  # fmt: skip
+@pytest.mark.parametrize(
+    ("body", "kind", "status"),
+    [
+        (b"{", "application/json", 400),
+        (b'{"input": NaN}', "application/json", 400),
+        (b'{"a": 1e999}', "application/json", 422),
+        (b"[]", "application/json", 422),
+        (b'"x"', "application/json", 422),
+        (b"x=1", "application/x-www-form-urlencoded", 415),
+        (b" " * 70_000, "application/json", 413),
+        (b"\xff\xfe", "application/json", 400),
+        (b"[" * 60_000, "application/json", 400),
+        (b"{}", "application/json", 422),
+        (b'{"input": {}, "more": 1}', "application/json", 422),
+    ],
+    ids=range(11),
+)
 def test_bodies_that_are_refused(client: FlaskClient, body: bytes, kind: str, status: int) -> None:
     got = client.post("/api/calc/v-belt-drive", data=body, content_type=kind)
     assert got.status_code == status and got.content_type == "application/problem+json"
@@ -56,9 +67,15 @@ def test_a_refusal_names_field_reason_and_range(client: FlaskClient) -> None:
 
 def test_ids_that_do_not_exist(client: FlaskClient) -> None:
     ghost = uuid.uuid4()
-    for method, path, body in [("get", f"/api/machines/{ghost}", None), ("get", f"/api/drives/{ghost}", None), ("get", "/api/machines/7", None),
-                               ("get", f"/api/builds/{ghost}/record", None), ("get", "/api/nothing", None), ("post", f"/api/machines/{ghost}/drives", {"name": "x"}),
-                               ("post", f"/api/drives/{ghost}/builds", {"purpose": "found", "input": EXAMPLE["input"]})]:  # fmt: skip
+    for method, path, body in [
+        ("get", f"/api/machines/{ghost}", None),
+        ("get", f"/api/drives/{ghost}", None),
+        ("get", "/api/machines/7", None),
+        ("get", f"/api/builds/{ghost}/record", None),
+        ("get", "/api/nothing", None),
+        ("post", f"/api/machines/{ghost}/drives", {"name": "x"}),
+        ("post", f"/api/drives/{ghost}/builds", {"purpose": "found", "input": EXAMPLE["input"]}),
+    ]:
         got = getattr(client, method)(path, **({"json": body} if body else {}))
         assert got.status_code == 404 and got.content_type == "application/problem+json", path
 
@@ -149,8 +166,13 @@ def test_committed_contract_is_current(tmp_path: Path) -> None:
         "run: python -m tuyere.ops.openapi && cd frontend && npm run api"
     )
     fresh = tmp_path / "schema.d.ts"
-    subprocess.run(["npx", "openapi-typescript", "../openapi.json", "--default-non-nullable=false", "-o", str(fresh)], cwd=FRONTEND,
-                   check=True, capture_output=True, env={"PATH": node_path(), "HOME": str(tmp_path)})  # fmt: skip
+    subprocess.run(
+        ["npx", "openapi-typescript", "../openapi.json", "--default-non-nullable=false", "-o", str(fresh)],
+        cwd=FRONTEND,
+        check=True,
+        capture_output=True,
+        env={"PATH": node_path(), "HOME": str(tmp_path)},
+    )
     assert fresh.read_text("utf-8") == (FRONTEND / "src/api/schema.d.ts").read_text("utf-8")
     assert json.loads(document())["openapi"].startswith("3.1")
 
@@ -225,8 +247,12 @@ def test_parts_are_put_on_the_shelf_counted_together_and_taken_off(client: Flask
     gone = client.put(f"/api/stock/parts/{both[0]['id']}", json={"count": 0}).json["lines"]
     assert [x["part"] for x in gone] == ["sheave"]
     assert client.put(f"/api/stock/parts/{both[0]['id']}", json={"count": 1}).status_code == 404
-    for wrong, path in (({"part": "belt", "size": "Q9"}, "size"), ({**wheel, "section": "Q"}, "size.groove"), ({**wheel, "size": "wide"}, "size"),
-                        ({"part": "belt", "size": "B90", "count": 0}, "count")):  # fmt: skip
+    for wrong, path in (
+        ({"part": "belt", "size": "Q9"}, "size"),
+        ({**wheel, "section": "Q"}, "size.groove"),
+        ({**wheel, "size": "wide"}, "size"),
+        ({"part": "belt", "size": "B90", "count": 0}, "count"),
+    ):
         got = client.post("/api/stock/parts", json=wrong)
         assert got.status_code == 422 and got.json["errors"][0]["path"] == path, got.json
     client.put("/api/stock", json={"text": "part,size\nbelt,A42\n"})
@@ -249,8 +275,13 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
     kept = client.put("/api/ratings", json={"text": text, "leave_out_wrong": True}).json["lines"]
     assert client.get("/api/ratings").json["lines"] == kept
     wheel = {"kind": "outside", "groove": "3V"}
-    given = {"power": "3 hp", "service_factor": {"assume": 1.2}, "driver": {"speed": "1750", "sheave": wheel | {"diameter": "4"}},
-             "driven": {"sheave": wheel | {"diameter": "8"}}, "belt": {"designation": "3V600"}}  # fmt: skip
+    given = {
+        "power": "3 hp",
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": "1750", "sheave": wheel | {"diameter": "4"}},
+        "driven": {"sheave": wheel | {"diameter": "8"}},
+        "belt": {"designation": "3V600"},
+    }
     refused = client.post("/api/calc/v-belt-drive", json={"input": given})
     assert refused.status_code == 422 and "on hand" in refused.json["errors"][0]["reason"]
     empty = client.post("/api/calc/v-belt-drive", json={"basis": "own-table", "input": given})
@@ -284,20 +315,32 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
     )
 
 
-@pytest.mark.parametrize(("belt", "driver", "driven", "power"), [
-    ("B112", ("7 in", "outside", "B"), ("24 in", "outside", "flat"), "3 hp"), ("B90", ("7 in", "outside", "B deep"), ("11 in", "outside", "B deep"), "5 hp"),
-    ("A75", ("5 in", "outside", "A in A/B"), ("9 in", "outside", "A in A/B"), "3 hp"), ("SPB 2500", ("200 mm", "datum", "SPB"), ("315 mm", "datum", "SPB"), "11 kW"),
-    ("4L430", ("3 in", "outside", "4L"), ("6 in", "outside", "4L"), "0.5 hp"), ("E240", ("24 in", "datum", "E"), ("30 in", "datum", "E"), "40 hp"),
-    ("Z 1330", ("80 mm", "datum", "Z"), ("140 mm", "datum", "Z"), "0.5 kW"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("belt", "driver", "driven", "power"),
+    [
+        ("B112", ("7 in", "outside", "B"), ("24 in", "outside", "flat"), "3 hp"),
+        ("B90", ("7 in", "outside", "B deep"), ("11 in", "outside", "B deep"), "5 hp"),
+        ("A75", ("5 in", "outside", "A in A/B"), ("9 in", "outside", "A in A/B"), "3 hp"),
+        ("SPB 2500", ("200 mm", "datum", "SPB"), ("315 mm", "datum", "SPB"), "11 kW"),
+        ("4L430", ("3 in", "outside", "4L"), ("6 in", "outside", "4L"), "0.5 hp"),
+        ("E240", ("24 in", "datum", "E"), ("30 in", "datum", "E"), "40 hp"),
+        ("Z 1330", ("80 mm", "datum", "Z"), ("140 mm", "datum", "Z"), "0.5 kW"),
+    ],
+)
 def test_a_drive_of_any_section_and_groove_is_kept_and_works_again_to_the_same_figures(
     client: FlaskClient, belt: str, driver: tuple[str, str, str], driven: tuple[str, str, str], power: str
 ) -> None:
     def wheel(w: tuple[str, str, str]) -> dict[str, str]:
         return dict(zip(("diameter", "kind", "groove"), w, strict=True))
 
-    given = {"power": power, "service_factor": {"assume": 1.2}, "driver": {"speed": "870", "sheave": wheel(driver)},
-             "driven": {"sheave": wheel(driven)}, "belt": {"designation": belt}, "slip": "1 %"}  # fmt: skip
+    given = {
+        "power": power,
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": "870", "sheave": wheel(driver)},
+        "driven": {"sheave": wheel(driven)},
+        "belt": {"designation": belt},
+        "slip": "1 %",
+    }
     first = client.post("/api/calc/v-belt-drive", json={"input": given})
     assert first.status_code == 200, first.json
     machine = client.post("/api/machines", json={"name": belt + driver[2] + driven[2]}).json["id"]

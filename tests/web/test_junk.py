@@ -50,10 +50,16 @@ def _paths(x: dict[str, Any], prefix: str = "") -> list[str]:
 
 
 JUNK = st.one_of(
-    st.none(), st.booleans(), st.integers(), st.integers(min_value=10**300, max_value=10**320), st.floats(allow_nan=False, allow_infinity=False),
-    st.text(max_size=50), st.sampled_from(["0", "-1", "1e400", "1,234", "<b>", "15 in", "\x00", "' OR 1=1 --", "½", "1/0", "٣"]),
-    st.lists(st.integers(), max_size=3), st.dictionaries(st.text(max_size=5), st.integers(), max_size=2),
-)  # fmt: skip
+    st.none(),
+    st.booleans(),
+    st.integers(),
+    st.integers(min_value=10**300, max_value=10**320),
+    st.floats(allow_nan=False, allow_infinity=False),
+    st.text(max_size=50),
+    st.sampled_from(["0", "-1", "1e400", "1,234", "<b>", "15 in", "\x00", "' OR 1=1 --", "½", "1/0", "٣"]),
+    st.lists(st.integers(), max_size=3),
+    st.dictionaries(st.text(max_size=5), st.integers(), max_size=2),
+)
 
 
 @pytest.mark.parametrize("name", list(CALCULATIONS))
@@ -168,8 +174,15 @@ PLAUSIBLE = {
 def test_plausible_numbers_are_answered_or_refused(wsgi, name: str) -> None:  # noqa: ANN001
     client = wsgi.test_client()
     example = CALCULATIONS[name].example["input"]
-    numbers = {"power": "power", "driver.speed": "speed", "driver.sheave.diameter": "length", "driven.sheave.diameter": "length",
-               "driver_speed": "speed", "driven_speed": "speed", "centre.about": "length"}  # fmt: skip
+    numbers = {
+        "power": "power",
+        "driver.speed": "speed",
+        "driver.sheave.diameter": "length",
+        "driven.sheave.diameter": "length",
+        "driver_speed": "speed",
+        "driven_speed": "speed",
+        "centre.about": "length",
+    }
     mine = {p: PLAUSIBLE[k] for p, k in numbers.items() if p in _paths(example)}
 
     @QUICK

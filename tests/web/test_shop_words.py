@@ -107,11 +107,16 @@ FORMS: list[tuple[str, str, type[BaseModel], dict[str, Any]]] = [
     ("put", "/api/machines/{machine}", MachineChange, {"rev": 1, "name": "x", "kind": "shop"}),
     ("post", "/api/machines/{machine}/drives", DriveCreate, {"name": "x"}),
     ("put", "/api/drives/{drive}/duty", DutySave, {"power": "5hp", "driver_speed": 1750, "driven_speed": 900}),
-    ("post", "/api/drives/{drive}/builds", BuildSave, {"purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]}),
+    (
+        "post",
+        "/api/drives/{drive}/builds",
+        BuildSave,
+        {"purpose": "found", "input": CALCULATIONS["v-belt-drive"].example["input"]},
+    ),
     ("put", "/api/stock", ListText, {"text": "part,size\nbelt,B90\n"}),
     ("post", "/api/stock/parts", PartForm, {"part": "belt", "size": "B90"}),
     ("put", "/api/ratings", ListText, {"text": "section,diameter,rpm,hp\nB,5,1750,3\n"}),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(("method", "path", "form", "example"), FORMS, ids=[f"{m} {p}" for m, p, *_ in FORMS])

@@ -4,15 +4,38 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', redirect: '/machines' },
-    { path: '/machines', component: () => import('@/features/machines/views/MachinesView.vue'), meta: { rail: 'machines' } },
-    { path: '/machines/:id', component: () => import('@/features/machines/views/MachineView.vue'), meta: { rail: 'machines' }, props: true },
-    { path: '/drives/:id', component: () => import('@/features/drive/views/DriveView.vue'), meta: { rail: 'machines' }, props: true },
+    {
+      path: '/machines',
+      component: () => import('@/features/machines/views/MachinesView.vue'),
+      meta: { rail: 'machines' },
+    },
+    {
+      path: '/machines/:id',
+      component: () => import('@/features/machines/views/MachineView.vue'),
+      meta: { rail: 'machines' },
+      props: true,
+    },
+    {
+      path: '/drives/:id',
+      component: () => import('@/features/drive/views/DriveView.vue'),
+      meta: { rail: 'machines' },
+      props: true,
+    },
     { path: '/choose', component: () => import('@/features/choose/views/ChooseView.vue'), meta: { rail: 'bench' } },
     { path: '/what-belt', component: () => import('@/features/bench/views/WhatBeltView.vue'), meta: { rail: 'bench' } },
     { path: '/bench', component: () => import('@/features/bench/views/BenchView.vue'), meta: { rail: 'bench' } },
-    { path: '/bench/:name', component: () => import('@/features/bench/views/CalculatorView.vue'), meta: { rail: 'bench' }, props: true },
+    {
+      path: '/bench/:name',
+      component: () => import('@/features/bench/views/CalculatorView.vue'),
+      meta: { rail: 'bench' },
+      props: true,
+    },
     { path: '/shelf', component: () => import('@/features/shelf/views/ShelfView.vue'), meta: { rail: 'shelf' } },
-    { path: '/handbook', component: () => import('@/features/handbook/views/HandbookView.vue'), meta: { rail: 'handbook' } },
+    {
+      path: '/handbook',
+      component: () => import('@/features/handbook/views/HandbookView.vue'),
+      meta: { rail: 'handbook' },
+    },
     { path: '/:rest(.*)*', component: () => import('@/features/shell/views/NotThere.vue') },
   ],
 })

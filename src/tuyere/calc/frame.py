@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import asdict
 from typing import Any
 
@@ -52,14 +53,14 @@ class Frame:
         )
 
     def band(
-        self, low: float, high: float, kind: str, steps: tuple[str, str], per: str | None = None, style: str = ""
+        self, low: float, high: float, *, kind: str, steps: tuple[str, str], per: str | None = None, style: str = ""
     ) -> Band:
         """A band of two figures of one kind."""
         a, b = self.figure(low, kind, style, steps[0], per), self.figure(high, kind, style, steps[1], per)
         return Band(low=a, high=b, per=per, shown=f"{a.number} – {b.number} {b.unit_shown}".strip())
 
     def call_out(
-        self, key: str, at: Place, label: str, figure: Figure, path: str | None = None, *clears: str
+        self, key: str, at: Place, *, label: str, figure: Figure, path: str | None = None, clears: Sequence[str] = ()
     ) -> CallOut:
         """A figure hung on the elevation; changing ``path`` takes the place of ``clears``."""
         return CallOut(

@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Kind:
     """Units are pint names; ``us`` and ``si`` are what a bare number means in each system."""
 
@@ -28,21 +28,21 @@ class Kind:
 
 _K = Kind
 KINDS: dict[str, Kind] = {k.name: k for k in (
-    _K("length", "mm", "inch", "mm", "in", "mm", 1e-3, 203_200, (3, 3e4), "[length]", "14 1/2, 1'2, 368mm"),
-    _K("power", "kW", "horsepower", "kW", "hp", "kW", 1e-4, 1e4, (0.01, 3000), "power", "15hp, 7,5 kW"),
-    _K("speed", "rpm", "rpm", "rpm", "rpm", "rpm", 1e-2, 1e5, (41, 4e4), "speed of rotation", "1750, 1,750 rpm"),
-    _K("belt_speed", "m/s", "foot/minute", "m/s", "ft/min", "m/s", 1e-4, 200, (0.05, 100), "[length]/[time]", "2500 ft/min"),
-    _K("force", "N", "pound_force", "N", "lbf", "N", 1e-3, 1e7, (0.5, 2e5), "force", "12 lbf, 55 N"),
-    _K("torque", "newton * meter", "foot * pound_force", "newton * meter", "lbf ft", "N m", 1e-3, 1e6, (0.5, 2e4), "torque", "15 lbf ft, 20 N m"),
-    _K("mass_per_length", "kg/m", "pound/foot", "kg/m", "lb/ft", "kg/m", 1e-4, 100, (0.005, 20), "mass per length", "0.17 kg/m"),
-    _K("mass", "kg", "pound", "kg", "lb", "kg", 1e-3, 1e5, (0.01, 5e4), "mass", "12 lb, 5 kg"),
-    _K("angle", "degree", "degree", "degree", "°", "°", -360, 360, (0.01, 360), "angle", "35, 35 deg"),
-    _K("percent", "percent", "percent", "percent", "%", "%", -100, 1000, (0, 100), "percentage", "2, 2 %"),
-    _K("factor", "", "", "", "", "", 0.1, 20, (0.2, 10), "plain number", "1.3"),
-    _K("count", "", "", "", "", "", 1, 1000, (1, 1000), "whole number", "4"),
-    _K("hours", "hour", "hour", "hour", "h", "h", 0, 1e6, (0.01, 1e6), "time", "15,000 h"),
-    _K("hours_a_day", "hour", "hour", "hour", "h", "h", 0, 24, (0.01, 24), "hours a day", "16, 16 h"),
-    _K("energy", "kWh", "kilowatt_hour", "kilowatt_hour", "kWh", "kWh", 0, 1e9, (1, 1e7), "energy", "1200 kWh"),
-    _K("money", "", "", "", "", "", 0, 1e9, (1, 1e7), "money", "250"),
-    _K("frequency", "Hz", "Hz", "Hz", "Hz", "Hz", 1e-2, 1e5, (1, 1000), "frequency", "42 Hz"),
+    _K(name="length", core="mm", us="inch", si="mm", us_shown="in", si_shown="mm", lowest=1e-3, highest=203_200, plausible=(3, 3e4), dimension="[length]", example="14 1/2, 1'2, 368mm"),
+    _K(name="power", core="kW", us="horsepower", si="kW", us_shown="hp", si_shown="kW", lowest=1e-4, highest=1e4, plausible=(0.01, 3000), dimension="power", example="15hp, 7,5 kW"),
+    _K(name="speed", core="rpm", us="rpm", si="rpm", us_shown="rpm", si_shown="rpm", lowest=1e-2, highest=1e5, plausible=(41, 4e4), dimension="speed of rotation", example="1750, 1,750 rpm"),
+    _K(name="belt_speed", core="m/s", us="foot/minute", si="m/s", us_shown="ft/min", si_shown="m/s", lowest=1e-4, highest=200, plausible=(0.05, 100), dimension="[length]/[time]", example="2500 ft/min"),
+    _K(name="force", core="N", us="pound_force", si="N", us_shown="lbf", si_shown="N", lowest=1e-3, highest=1e7, plausible=(0.5, 2e5), dimension="force", example="12 lbf, 55 N"),
+    _K(name="torque", core="newton * meter", us="foot * pound_force", si="newton * meter", us_shown="lbf ft", si_shown="N m", lowest=1e-3, highest=1e6, plausible=(0.5, 2e4), dimension="torque", example="15 lbf ft, 20 N m"),
+    _K(name="mass_per_length", core="kg/m", us="pound/foot", si="kg/m", us_shown="lb/ft", si_shown="kg/m", lowest=1e-4, highest=100, plausible=(0.005, 20), dimension="mass per length", example="0.17 kg/m"),
+    _K(name="mass", core="kg", us="pound", si="kg", us_shown="lb", si_shown="kg", lowest=1e-3, highest=1e5, plausible=(0.01, 5e4), dimension="mass", example="12 lb, 5 kg"),
+    _K(name="angle", core="degree", us="degree", si="degree", us_shown="°", si_shown="°", lowest=-360, highest=360, plausible=(0.01, 360), dimension="angle", example="35, 35 deg"),
+    _K(name="percent", core="percent", us="percent", si="percent", us_shown="%", si_shown="%", lowest=-100, highest=1000, plausible=(0, 100), dimension="percentage", example="2, 2 %"),
+    _K(name="factor", core="", us="", si="", us_shown="", si_shown="", lowest=0.1, highest=20, plausible=(0.2, 10), dimension="plain number", example="1.3"),
+    _K(name="count", core="", us="", si="", us_shown="", si_shown="", lowest=1, highest=1000, plausible=(1, 1000), dimension="whole number", example="4"),
+    _K(name="hours", core="hour", us="hour", si="hour", us_shown="h", si_shown="h", lowest=0, highest=1e6, plausible=(0.01, 1e6), dimension="time", example="15,000 h"),
+    _K(name="hours_a_day", core="hour", us="hour", si="hour", us_shown="h", si_shown="h", lowest=0, highest=24, plausible=(0.01, 24), dimension="hours a day", example="16, 16 h"),
+    _K(name="energy", core="kWh", us="kilowatt_hour", si="kilowatt_hour", us_shown="kWh", si_shown="kWh", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="energy", example="1200 kWh"),
+    _K(name="money", core="", us="", si="", us_shown="", si_shown="", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="money", example="250"),
+    _K(name="frequency", core="Hz", us="Hz", si="Hz", us_shown="Hz", si_shown="Hz", lowest=1e-2, highest=1e5, plausible=(1, 1000), dimension="frequency", example="42 Hz"),
 )}

@@ -70,7 +70,7 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
             "Choose the driver, the driven machine and the hours.",
             factor=(value, "factor"),
         )
-        source = Source("as given", origin="assumed", confidence="medium")
+        source = Source(title="as given", origin="assumed", confidence="medium")
         return float(mark("service_factor", looked_up("K_s", value, "", source)))
     if given is None or (given.driver is None and given.machine is None and given.load is None):
         hours = value_of(given.hours_a_day if given else None, 10.0)

@@ -78,7 +78,7 @@ class Response(Answer, Generic[Out]):
     sheet: SheetOut | None = Field(description="what the page of a drive shows; only for whole drives")
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Calculation(Generic[In, Out]):
     """One registered calculation."""
 
@@ -103,6 +103,7 @@ CALCULATIONS: dict[str, Calculation[Any, Any]] = {}
 def calculation(
     name: str,
     title: str,
+    *,
     summary: str,
     source: str,
     example: dict[str, Any],
@@ -121,19 +122,19 @@ def calculation(
         result_model: Any = hints["return"]
         stem = "".join(part.title() for part in name.split("-"))
         CALCULATIONS[name] = Calculation(
-            name,
-            title,
-            summary,
-            source,
-            sys.modules[run.__module__].__dict__.get("GROUP", "Any drive"),
-            input_model,
-            result_model,
-            run,
-            example,
-            create_model(f"{stem}Request", __base__=Request[input_model]),
-            create_model(f"{stem}Response", __base__=Response[result_model]),
-            search,
-            first or tuple(result_model.model_fields)[:3],
+            name=name,
+            title=title,
+            summary=summary,
+            source=source,
+            group=sys.modules[run.__module__].__dict__.get("GROUP", "Any drive"),
+            input_model=input_model,
+            result_model=result_model,
+            run=run,
+            example=example,
+            request_model=create_model(f"{stem}Request", __base__=Request[input_model]),
+            response_model=create_model(f"{stem}Response", __base__=Response[result_model]),
+            search=search,
+            first=first or tuple(result_model.model_fields)[:3],
         )
         return run
 

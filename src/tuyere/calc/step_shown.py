@@ -26,8 +26,21 @@ KIND_OF = {
     "Hz": ("frequency", "Hz"),
     "kWh": ("energy", "kilowatt_hour"),
 }
-CORE = {"length": "mm", "force": "N", "power": "kW", "speed": "rpm", "belt_speed": "m/s", "mass": "kg", "mass_per_length": "kg/m",
-        "torque": "newton * meter", "angle": "degree", "percent": "percent", "hours": "hour", "frequency": "Hz", "energy": "kWh"}  # fmt: skip
+CORE = {
+    "length": "mm",
+    "force": "N",
+    "power": "kW",
+    "speed": "rpm",
+    "belt_speed": "m/s",
+    "mass": "kg",
+    "mass_per_length": "kg/m",
+    "torque": "newton * meter",
+    "angle": "degree",
+    "percent": "percent",
+    "hours": "hour",
+    "frequency": "Hz",
+    "energy": "kWh",
+}
 
 
 def step_shown(value: float, unit: str, units: str) -> str:

@@ -8,7 +8,7 @@ from contextvars import ContextVar
 from dataclasses import dataclass, field
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Notice:
     """``level`` is info, caution or danger; ``quantities`` are (name, value, quantity kind) to be shown."""
 
@@ -27,7 +27,7 @@ def notice(level: str, code: str, text: str, path: str = "", action: str = "", *
     """Add a notice to the collector that is open, if one is; ``text`` may hold {name} of a quantity."""
     collected = _notices.get()
     if collected is not None:
-        made = Notice(level, code, text, path, action, quantities)
+        made = Notice(level=level, code=code, text=text, path=path, action=action, quantities=quantities)
         if made not in collected:
             collected.append(made)
 

@@ -42,8 +42,13 @@ class Figures:
 
     def least(self) -> dict[str, float]:
         """The best of each figure, which the others are held against."""
-        every = {"parts": self.parts, "size": self.large_mm, "width": self.width_mm, "weight": self.weight_kg,
-                 "shaft_load": self.shaft_load_n}  # fmt: skip
+        every = {
+            "parts": self.parts,
+            "size": self.large_mm,
+            "width": self.width_mm,
+            "weight": self.weight_kg,
+            "shaft_load": self.shaft_load_n,
+        }
         return {n: float(np.min(v)) for n, v in every.items()}
 
 
@@ -113,6 +118,7 @@ def kinds_of_answer(
 def ordered(
     f: Figures,
     cost: Array,
+    *,
     aside: Array | None = None,
     same: NDArray[np.int64] | None = None,
     among: NDArray[np.bool_] | None = None,

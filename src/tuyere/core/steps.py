@@ -25,7 +25,7 @@ P = ParamSpec("P")
 R = TypeVar("R")
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Formula:
     """One equation: its code, the quantity it gives, its source, the arguments and the expression."""
 
@@ -37,7 +37,7 @@ class Formula:
     says: str
 
 
-@dataclass(slots=True)
+@dataclass(slots=True, kw_only=True)
 class Step:
     """One line of working. ``expr`` is None for a table look-up; ``field`` names the result it gives;
     ``equals`` names the known side of an equation solved for ``gives``."""
@@ -74,7 +74,7 @@ def formula(gives: str, source: Source) -> Callable[[Callable[P, R]], Callable[P
         if unknown := [n for n in (gives, *names) if n not in QUANTITIES]:
             raise NameError(f"{fn.__qualname__}: not in the nomenclature: {', '.join(unknown)}")
         says = (inspect.getdoc(fn) or "").split("\n\n")[0].replace("\n", " ")
-        declared = Formula(fn, gives, source, names, expression(fn), says)
+        declared = Formula(fn=fn, gives=gives, source=source, names=names, expr=expression(fn), says=says)
         FORMULAS[f"{fn.__module__}.{fn.__qualname__}"] = declared
 
         @wraps(fn)
@@ -83,7 +83,17 @@ def formula(gives: str, source: Source) -> Callable[[Callable[P, R]], Callable[P
             sheet = _sheet.get()
             if sheet is not None:
                 given = args + tuple(kwargs[n] for n in names[len(args) :])
-                sheet.append(Step(gives, names, given, value, source, declared.expr, says=says))
+                sheet.append(
+                    Step(
+                        gives=gives,
+                        names=names,
+                        inputs=given,
+                        value=value,
+                        source=source,
+                        expr=declared.expr,
+                        says=says,
+                    )
+                )
             return value
 
         return call
@@ -95,7 +105,11 @@ def looked_up(gives: str, value: Num, table: str, source: Source, **inputs: Num)
     """Record a value read from a table, and hand it on."""
     sheet = _sheet.get()
     if sheet is not None:
-        sheet.append(Step(gives, tuple(inputs), tuple(inputs.values()), value, source, table=table))
+        sheet.append(
+            Step(
+                gives=gives, names=tuple(inputs), inputs=tuple(inputs.values()), value=value, source=source, table=table
+            )
+        )
     return value
 
 
@@ -106,12 +120,12 @@ def solved(gives: str, value: float, by: Callable[..., Any], **inputs: Num) -> f
         f = FORMULAS[f"{by.__module__}.{by.__qualname__}"]
         sheet.append(
             Step(
-                gives,
-                tuple(inputs),
-                tuple(inputs.values()),
-                value,
-                f.source,
-                f.expr,
+                gives=gives,
+                names=tuple(inputs),
+                inputs=tuple(inputs.values()),
+                value=value,
+                source=f.source,
+                expr=f.expr,
                 says="the root of this equation, found to 1e-9 mm",
                 equals=f.gives,
             )

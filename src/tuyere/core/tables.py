@@ -7,10 +7,11 @@ A table says how to read between its rows (``rule``): "exact", "step down" (larg
 from __future__ import annotations
 
 import tomllib
-from dataclasses import dataclass
+from collections.abc import Iterable
+from dataclasses import dataclass, fields
 from functools import cache
 from importlib.resources import files
-from typing import Any
+from typing import TYPE_CHECKING, Any, TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
@@ -19,6 +20,10 @@ from tuyere.core.errors import InputError
 from tuyere.core.sources import Source
 from tuyere.core.steps import Num
 
+if TYPE_CHECKING:
+    from _typeshed import DataclassInstance
+
+R = TypeVar("R", bound="DataclassInstance")
 RULES = {"exact", "step down", "step up", "linear"}
 RECALLED = {"from memory": "recalled", "recomputed": "recomputed", "common practice": "common practice"}
 
@@ -32,7 +37,7 @@ class Column:
     meaning: str
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Table:
     """A frozen table with its provenance."""
 
@@ -65,6 +70,13 @@ class Table:
         at = [(self.index(n), v) for n, v in where.items()]
         return [row for row in self.rows if all(row[k] == v for k, v in at)]
 
+    def records(self, of: type[R]) -> list[R]:
+        """Every row as a record whose fields are the columns in their order; raises TypeError where they are not as many."""
+        names = [f.name for f in fields(of)]
+        if len(names) != len(self.columns):
+            raise TypeError(f"{self.id} has {len(self.columns)} columns, {of.__name__} {len(names)} fields")
+        return [of(**dict(zip(names, row, strict=True))) for row in self.rows]
+
     def row(self, **where: Any) -> dict[str, Any]:
         """The one row that matches, as a dictionary; raises KeyError unless there is exactly one."""
         found = self.select(**where)
@@ -74,7 +86,13 @@ class Table:
 
     def source_of(self, confidence: str | None = None) -> Source:
         """The table's provenance, with a row's own confidence where it has one."""
-        return Source(self.source, self.edition, self.clause, RECALLED[self.recalled], confidence or self.confidence)
+        return Source(
+            title=self.source,
+            edition=self.edition,
+            clause=self.clause,
+            origin=RECALLED[self.recalled],
+            confidence=confidence or self.confidence,
+        )
 
 
 def load(package: str, name: str) -> Table:
@@ -129,7 +147,7 @@ def axis(table: Table, x: str, y: str, **where: Any) -> Axis:
 _REGISTRY: dict[str, tuple[str, str]] = {}
 
 
-def declare(package: str, *names: str) -> None:
+def declare(package: str, names: Iterable[str]) -> None:
     """Make tables known to the handbook."""
     for name in names:
         _REGISTRY[name] = (package, name)

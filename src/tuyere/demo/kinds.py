@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class DemoBuild:
     """A build in shop numbers: sheave sizes in inches, belt, count (None: as needed), who made it."""
 
@@ -22,7 +22,7 @@ class DemoBuild:
     temporary: str = ""
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class OtherBuild:
     """A build of another family, or of a V-belt drive out of the usual: its input without the duty."""
 
@@ -34,7 +34,7 @@ class OtherBuild:
     temporary: str = ""
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class DemoDrive:
     """A drive with its duty and builds; ``service`` as the calculations take it."""
 
@@ -49,7 +49,7 @@ class DemoDrive:
     clockwise: bool = True
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class DemoMachine:
     """A machine, its energy sources as (type, isolation point, steps), its drives."""
 

@@ -117,10 +117,23 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
                 for no, b in enumerate(d.builds):
                     save_build(session, ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
             say(f"{m.tag} {m.name}")
-        replace(session, StockItem, [
-            StockItem(line=x.line, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
-                      diameter_kind=x.diameter_kind, quantity=x.count, created_by_name="N. Dray")
-            for x in read_stock(SHELF).lines])  # fmt: skip
+        replace(
+            session,
+            StockItem,
+            [
+                StockItem(
+                    line=x.line,
+                    part=x.part,
+                    section=x.section,
+                    designation=x.designation,
+                    diameter_mm=x.diameter_mm,
+                    diameter_kind=x.diameter_kind,
+                    quantity=x.count,
+                    created_by_name="N. Dray",
+                )
+                for x in read_stock(SHELF).lines
+            ],
+        )
     return len(WORKS)
 
 

@@ -4,47 +4,55 @@ from tuyere.demo.kinds import DIRECT, MOTOR, DemoBuild, DemoDrive, DemoMachine, 
 
 MILL_AND_LOFT: tuple[DemoMachine, ...] = (
     DemoMachine(
-        "Linseed crusher",
-        "OM-1",
-        "Oil mill",
-        "industrial",
-        130,
-        (
+        name="Linseed crusher",
+        tag="OM-1",
+        area="Oil mill",
+        kind="industrial",
+        walk=130,
+        energy=(
             ("electric", "Isolator Q50", "Lock, tag, try start, prove dead."),
             ("heat", "Steam jacket valve S2", "Shut and let it cool below 120 °F."),
         ),
-        (
+        drives=(
             DemoDrive(
-                "Roll drive",
-                "40hp",
-                "1775",
-                "600",
-                runs(DIRECT, "crusher-roll", 16),
-                (DemoBuild("8 in", "23.6 in", "5V", "5V1500", None),),
+                name="Roll drive",
+                power="40hp",
+                speed="1775",
+                wanted="600",
+                service=runs(DIRECT, "crusher-roll", 16),
+                builds=(DemoBuild(driver="8 in", driven="23.6 in", groove="5V", belt="5V1500", count=None),),
                 centre="49 1/2",
                 angle=-10,
             ),
         ),
     ),
     DemoMachine(
-        "Hackling machine 1",
-        "HK-1",
-        "Hackling loft",
-        "industrial",
-        140,
-        (("electric", "Isolator Q21", "Lock, tag, try start, prove dead."),),
-        (
-            DemoDrive("Countershaft", "3hp", "1735", "430", runs(MOTOR, "textile-machinery", 8), (), centre="22"),
+        name="Hackling machine 1",
+        tag="HK-1",
+        area="Hackling loft",
+        kind="industrial",
+        walk=140,
+        energy=(("electric", "Isolator Q21", "Lock, tag, try start, prove dead."),),
+        drives=(
             DemoDrive(
-                "From the line shaft",
-                "2.5hp",
-                "300",
-                "210",
-                runs("line-shaft", "textile-machinery", 8),
-                (
+                name="Countershaft",
+                power="3hp",
+                speed="1735",
+                wanted="430",
+                service=runs(MOTOR, "textile-machinery", 8),
+                builds=(),
+                centre="22",
+            ),
+            DemoDrive(
+                name="From the line shaft",
+                power="2.5hp",
+                speed="300",
+                wanted="210",
+                service=runs("line-shaft", "textile-machinery", 8),
+                builds=(
                     OtherBuild(
-                        "flat",
-                        {
+                        family="flat",
+                        given={
                             "driver_diameter": "14 in",
                             "driven_diameter": "20 in",
                             "centre_distance": "11 ft",
@@ -59,23 +67,29 @@ MILL_AND_LOFT: tuple[DemoMachine, ...] = (
         ),
     ),
     DemoMachine(
-        "Rope walk winder",
-        "RW-1",
-        "Rope walk",
-        "shop",
-        150,
-        (("electric", "Isolator Q61", "Lock, tag, prove dead."),),
-        (
+        name="Rope walk winder",
+        tag="RW-1",
+        area="Rope walk",
+        kind="shop",
+        walk=150,
+        energy=(("electric", "Isolator Q61", "Lock, tag, prove dead."),),
+        drives=(
             DemoDrive(
-                "Indexer",
-                "1.5hp",
-                "870",
-                "290",
-                runs(MOTOR, "textile-machinery", 8),
-                (
+                name="Indexer",
+                power="1.5hp",
+                speed="870",
+                wanted="290",
+                service=runs(MOTOR, "textile-machinery", 8),
+                builds=(
                     OtherBuild(
-                        "synchronous",
-                        {"profile": "H", "width": "1 in", "driver_teeth": 20, "driven_teeth": 60, "belt_teeth": 100},
+                        family="synchronous",
+                        given={
+                            "profile": "H",
+                            "width": "1 in",
+                            "driver_teeth": 20,
+                            "driven_teeth": 60,
+                            "belt_teeth": 100,
+                        },
                     ),
                 ),
                 centre="15",
@@ -84,26 +98,32 @@ MILL_AND_LOFT: tuple[DemoMachine, ...] = (
         ),
     ),
     DemoMachine(
-        "Oil press",
-        "OM-2",
-        "Oil mill",
-        "industrial",
-        135,
-        (
+        name="Oil press",
+        tag="OM-2",
+        area="Oil mill",
+        kind="industrial",
+        walk=135,
+        energy=(
             ("electric", "Isolator Q51", "Lock, tag, try start, prove dead."),
             ("hydraulic", "Ram valve H3", "Lower the ram, open H3 to tank, read zero."),
         ),
-        (
+        drives=(
             DemoDrive(
-                "Press pump",
-                "10hp",
-                "1160",
-                "870",
-                runs(MOTOR, "pump-piston", 10),
-                (
+                name="Press pump",
+                power="10hp",
+                speed="1160",
+                wanted="870",
+                service=runs(MOTOR, "pump-piston", 10),
+                builds=(
                     OtherBuild(
-                        "synchronous",
-                        {"profile": "H", "width": "3 in", "driver_teeth": 36, "driven_teeth": 48, "belt_teeth": 125},
+                        family="synchronous",
+                        given={
+                            "profile": "H",
+                            "width": "3 in",
+                            "driver_teeth": 36,
+                            "driven_teeth": 48,
+                            "belt_teeth": 125,
+                        },
                         by="I. Rook",
                     ),
                 ),
@@ -112,23 +132,23 @@ MILL_AND_LOFT: tuple[DemoMachine, ...] = (
         ),
     ),
     DemoMachine(
-        "Line shaft",
-        "LS-1",
-        "Hackling loft",
-        "industrial",
-        138,
-        (("electric", "Isolator Q20, ground floor", "Lock, tag; throw every belt to its loose pulley."),),
-        (
+        name="Line shaft",
+        tag="LS-1",
+        area="Hackling loft",
+        kind="industrial",
+        walk=138,
+        energy=(("electric", "Isolator Q20, ground floor", "Lock, tag; throw every belt to its loose pulley."),),
+        drives=(
             DemoDrive(
-                "Motor to line shaft",
-                "7.5hp",
-                "870",
-                "300",
-                runs(MOTOR, "line-shaft", 8),
-                (
+                name="Motor to line shaft",
+                power="7.5hp",
+                speed="870",
+                wanted="300",
+                service=runs(MOTOR, "line-shaft", 8),
+                builds=(
                     OtherBuild(
-                        "flat",
-                        {
+                        family="flat",
+                        given={
                             "driver_diameter": "10 in",
                             "driven_diameter": "29 in",
                             "centre_distance": "12 ft 6 in",
@@ -143,23 +163,23 @@ MILL_AND_LOFT: tuple[DemoMachine, ...] = (
         ),
     ),
     DemoMachine(
-        "Roller conveyor",
-        "CV-3",
-        "Bale store",
-        "conveyor",
-        75,
-        (("electric", "Isolator Q33 at the stairs", "Lock, tag, prove dead."),),
-        (
+        name="Roller conveyor",
+        tag="CV-3",
+        area="Bale store",
+        kind="conveyor",
+        walk=75,
+        energy=(("electric", "Isolator Q33 at the stairs", "Lock, tag, prove dead."),),
+        drives=(
             DemoDrive(
-                "Roller drive",
-                "1.5hp",
-                "1160",
-                "520",
-                runs(MOTOR, "conveyor-light-duty-package", 10),
-                (
+                name="Roller drive",
+                power="1.5hp",
+                speed="1160",
+                wanted="520",
+                service=runs(MOTOR, "conveyor-light-duty-package", 10),
+                builds=(
                     OtherBuild(
-                        "v-belt",
-                        {
+                        family="v-belt",
+                        given={
                             "driver": {"sheave": {"diameter": "4.2 in", "groove": "A"}},
                             "driven": {"sheave": {"diameter": "9.2 in", "groove": "A"}},
                             "belt": {"designation": "A62", "construction": "link"},
@@ -171,12 +191,22 @@ MILL_AND_LOFT: tuple[DemoMachine, ...] = (
         ),
     ),
     DemoMachine(
-        "Bale conveyor",
-        "CV-2",
-        "Bale store",
-        "conveyor",
-        72,
-        (("electric", "Isolator Q32 beside the head drum", "Lock, tag, try start, prove dead."),),
-        (DemoDrive("Head drum", "5hp", "145", "58", runs(MOTOR, "conveyor-pan", 16), (), centre="30"),),
+        name="Bale conveyor",
+        tag="CV-2",
+        area="Bale store",
+        kind="conveyor",
+        walk=72,
+        energy=(("electric", "Isolator Q32 beside the head drum", "Lock, tag, try start, prove dead."),),
+        drives=(
+            DemoDrive(
+                name="Head drum",
+                power="5hp",
+                speed="145",
+                wanted="58",
+                service=runs(MOTOR, "conveyor-pan", 16),
+                builds=(),
+                centre="30",
+            ),
+        ),
     ),
 )

@@ -10,8 +10,8 @@ from dataclasses import dataclass
 
 from tuyere.calc.shop import read
 from tuyere.core.errors import InputError
-from tuyere.core.vbelt.bases.own_table import OwnRow
-from tuyere.core.vbelt.sections import section
+from tuyere.core.v_belt.bases.own_table import OwnRow
+from tuyere.core.v_belt.sections import section
 from tuyere.exchange.csv_lines import WrongLine, read_lines
 
 COLUMNS = ("section", "diameter", "rpm", "kw or hp")
@@ -62,8 +62,11 @@ def _row(given: dict[str, str], units: str) -> OwnRow:
     rpm = read(given.get("rpm") or given.get("speed") or "", "speed", units)
     unit = next((u for u in ("kw", "hp") if given.get(u)), "")
     power = read(f"{given[unit]} {'kW' if unit == 'kw' else unit}" if unit else given.get("power", ""), "power", units)
-    for name, value, most, says in (("diameter", diameter, LARGEST_MM, "3000 mm"), ("rpm", rpm, FASTEST_RPM, "20,000 rpm"),
-                                    ("power", power, MOST_KW, "500 kW")):  # fmt: skip
+    for name, value, most, says in (
+        ("diameter", diameter, LARGEST_MM, "3000 mm"),
+        ("rpm", rpm, FASTEST_RPM, "20,000 rpm"),
+        ("power", power, MOST_KW, "500 kW"),
+    ):
         if not 0 < value <= most:
             raise InputError(name, value, f"no {name} of a V-belt drive", f"over 0, up to {says}")
     return OwnRow(of, diameter, rpm, power)

@@ -13,15 +13,15 @@ from tuyere.calc.shop import UnreadableNumber, read
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.sheaves import GROOVES, sheave
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.sheaves import GROOVES, sheave
 from tuyere.exchange.csv_lines import WrongLine, read_lines
 
 COLUMNS = ("part", "section", "size", "diameter", "count")
 GROOVE_OF = {g.upper(): g for g in GROOVES}
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StockLine:
     """One line understood. ``diameter_mm`` is None for belts."""
 
@@ -58,7 +58,15 @@ def read_part(number: int, given: dict[str, str], units: str) -> StockLine:
     with quiet(), collected_notices():
         if part == "belt":
             made = belt(size, "size")
-            return StockLine(number, "belt", made.section.name, made.designation, None, "", int(text))
+            return StockLine(
+                line=number,
+                part="belt",
+                section=made.section.name,
+                designation=made.designation,
+                diameter_mm=None,
+                diameter_kind="",
+                count=int(text),
+            )
         if part in ("sheave", "pulley"):
             try:
                 mm = read(size, "length", units)
@@ -68,5 +76,13 @@ def read_part(number: int, given: dict[str, str], units: str) -> StockLine:
             typed = given.get("section", "")
             groove = GROOVE_OF.get(typed.upper(), typed)
             sheave(mm, kind, groove, "size")
-            return StockLine(number, "sheave", groove, "", mm, kind, int(text))
+            return StockLine(
+                line=number,
+                part="sheave",
+                section=groove,
+                designation="",
+                diameter_mm=mm,
+                diameter_kind=kind,
+                count=int(text),
+            )
     raise InputError("part", part, "not a part this list knows", "belt or sheave")

@@ -87,13 +87,13 @@ def test(arguments: list[str]) -> int:
         ("ruff format", [str(bin_dir / "ruff"), "format", "--check", "-q", "."], setup.ROOT, env),
         ("mypy", [str(bin_dir / "mypy")], setup.ROOT, env),
         ("import contracts", [str(bin_dir / "lint-imports"), "--no-logo"], setup.ROOT, env),
-        ("eslint and vue-tsc", ["sh", "-c", "npx eslint . && npx vue-tsc --noEmit"], setup.FRONTEND, node),
+        ("eslint, vue-tsc and prettier", ["sh", "-c", "npx eslint . && npx vue-tsc --noEmit && npm run --silent format"], setup.FRONTEND, node),
         ("front-end unit tests", ["npx", "vitest", "run"], setup.FRONTEND, node),
         ("pytest", [python, "-m", "pytest", *arguments], setup.ROOT, env),
     ]
     names = {
-        "lint": ("ruff", "ruff format", "import contracts", "eslint and vue-tsc"),
-        "types": ("mypy", "eslint and vue-tsc"),
+        "lint": ("ruff", "ruff format", "import contracts", "eslint, vue-tsc and prettier"),
+        "types": ("mypy", "eslint, vue-tsc and prettier"),
         "unit": ("front-end unit tests",),
         "browser": ("pytest",),
     }.get(part)

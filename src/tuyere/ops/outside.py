@@ -16,10 +16,23 @@ def collect() -> list[tuple[str, str]]:
     with tempfile.TemporaryDirectory() as folder:
         listing = Path(folder) / "outside.json"
         got = subprocess.run(
-            [sys.executable, "-m", "pytest", "tests/core", "--collect-only", "-q", "-p", "no:cacheprovider",
-             "--outside-list", str(listing)],
-            cwd=ROOT, capture_output=True, text=True, check=False,
-        )  # fmt: skip
+            [
+                sys.executable,
+                "-m",
+                "pytest",
+                "tests/core",
+                "--collect-only",
+                "-q",
+                "-p",
+                "no:cacheprovider",
+                "--outside-list",
+                str(listing),
+            ],
+            cwd=ROOT,
+            capture_output=True,
+            text=True,
+            check=False,
+        )
         if not listing.exists():
             raise SystemExit(got.stdout + got.stderr)
         return [(check, source) for check, source in json.loads(listing.read_text("utf-8"))]

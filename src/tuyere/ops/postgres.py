@@ -113,12 +113,17 @@ class Cluster:
         with os.fdopen(os.open(to, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600), "wb") as out:
             got = subprocess.run(
                 [str(tool), "-Fc", "-h", "127.0.0.1", "-p", str(self.port), "-U", "tuyere", database],
-                stdout=out, stderr=subprocess.PIPE, env={**os.environ, "PGPASSWORD": self.password}, check=False,
-            )  # fmt: skip
+                stdout=out,
+                stderr=subprocess.PIPE,
+                env={**os.environ, "PGPASSWORD": self.password},
+                check=False,
+            )
         if got.returncode:
             to.unlink(missing_ok=True)
-            raise OpsError(f"no copy of what is there could be made: {got.stderr.decode(errors='replace').strip()[-300:]}",
-                           "free some disk, or copy the data folder away yourself and start again")  # fmt: skip
+            raise OpsError(
+                f"no copy of what is there could be made: {got.stderr.decode(errors='replace').strip()[-300:]}",
+                "free some disk, or copy the data folder away yourself and start again",
+            )
 
     def alive(self) -> bool:
         """Whether the postmaster lives; it may still be starting up or ending."""
@@ -128,7 +133,7 @@ class Cluster:
         except (OSError, ValueError, IndexError):
             return False
 
-    def _run(self, *command: str) -> subprocess.CompletedProcess[str]:
+    def _run(self, command: list[str]) -> subprocess.CompletedProcess[str]:
         prefix: list[str] = []
         if os.geteuid() == 0:
             runuser = shutil.which("runuser", path=os.environ.get("PATH", "") + ":/usr/sbin:/sbin")
@@ -167,20 +172,22 @@ class Cluster:
             shutil.chown(self.data, "postgres", "postgres")
             shutil.chown(secret, "postgres", "postgres")
         made = self._run(
-            str(server / "initdb"),
-            "-D",
-            str(self.data),
-            "-A",
-            "scram-sha-256",
-            "--pwfile",
-            str(secret),
-            "-U",
-            "tuyere",
-            "-E",
-            "UTF8",
-            "--locale=C.UTF-8",
-            "--no-instructions",
-            *([] if self.lasting else ["--no-sync"]),
+            [
+                str(server / "initdb"),
+                "-D",
+                str(self.data),
+                "-A",
+                "scram-sha-256",
+                "--pwfile",
+                str(secret),
+                "-U",
+                "tuyere",
+                "-E",
+                "UTF8",
+                "--locale=C.UTF-8",
+                "--no-instructions",
+                *([] if self.lasting else ["--no-sync"]),
+            ],
         )
         if made.returncode:
             shutil.rmtree(self.data, ignore_errors=True)
@@ -242,7 +249,7 @@ class Cluster:
         for _ in range(START_TRIES):
             # After a kill -9 the dead postmaster may linger for a second or two: try again.
             got = self._run(
-                str(server / "pg_ctl"), "-D", str(self.data), "-w", "-t", "60", "-l", str(log), "-o", options, "start"
+                [str(server / "pg_ctl"), "-D", str(self.data), "-w", "-t", "60", "-l", str(log), "-o", options, "start"]
             )
             if got.returncode == 0:
                 return
@@ -257,4 +264,4 @@ class Cluster:
     def stop(self) -> None:
         """Take it down cleanly."""
         if self.running():
-            self._run(str(self._server() / "pg_ctl"), "-D", str(self.data), "-m", "fast", "-w", "stop")
+            self._run([str(self._server() / "pg_ctl"), "-D", str(self.data), "-m", "fast", "-w", "stop"])

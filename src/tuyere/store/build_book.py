@@ -28,8 +28,18 @@ from tuyere.store.trouble import Frozen, Stale
 from tuyere.store.views import BuildView
 
 # What the next version of a duty takes over from the one before.
-KEPT = ("driven_rpm", "driven_rpm_typed", "driven_rpm_origin", "tolerance_percent", "tolerance_origin", "centre_mm", "centre_typed",
-        "centre_give_mm", "centre_give_typed", "surroundings")  # fmt: skip
+KEPT = (
+    "driven_rpm",
+    "driven_rpm_typed",
+    "driven_rpm_origin",
+    "tolerance_percent",
+    "tolerance_origin",
+    "centre_mm",
+    "centre_typed",
+    "centre_give_mm",
+    "centre_give_typed",
+    "surroundings",
+)
 
 
 def _worked(form: BuildSave) -> Response[Any]:
@@ -103,7 +113,7 @@ def _clear_parts(session: Session, build: Build) -> None:
 
 
 def _element(
-    session: Session, build: Build, role: str, part: WheelPart, place: tuple[float, float], spec: dict[str, Any]
+    session: Session, build: Build, *, role: str, part: WheelPart, place: tuple[float, float], spec: dict[str, Any]
 ) -> Element:
     wheel = Element(
         build_id=build.id,
@@ -127,8 +137,10 @@ def _element(
 def _write_parts(session: Session, build: Build, parts: Parts, worked: Response[Any]) -> None:
     at = parts.centre_mm * cos(radians(parts.angle)), parts.centre_mm * sin(radians(parts.angle))
     wheels = [
-        _element(session, build, "driver", parts.driver, (0.0, 0.0), {"clockwise": parts.clockwise}),
-        _element(session, build, "driven", parts.driven, at, {"angle": parts.angle}),
+        _element(
+            session, build, role="driver", part=parts.driver, place=(0.0, 0.0), spec={"clockwise": parts.clockwise}
+        ),
+        _element(session, build, role="driven", part=parts.driven, place=at, spec={"angle": parts.angle}),
     ]
     loop = Loop(
         build_id=build.id,

@@ -66,16 +66,31 @@ def parts_of(rows: BuildRows) -> Parts:
 
     def wheel(e: Element) -> WheelPart:
         return WheelPart(
-            e.kind, e.diameter_mm, e.diameter_kind, e.profile, e.diameter_typed, e.grooves, e.teeth, e.spec
+            kind=e.kind,
+            diameter_mm=e.diameter_mm,
+            diameter_kind=e.diameter_kind,
+            profile=e.profile,
+            diameter_typed=e.diameter_typed,
+            grooves=e.grooves,
+            teeth=e.teeth,
+            spec=e.spec,
         )
 
     return Parts(
-        wheel(driver),
-        wheel(driven),
-        LoopPart(loop.section, loop.designation, loop.length_mm, loop.length_kind, loop.strands, 1, loop.spec),
-        hypot(driven.x - driver.x, driven.y - driver.y),
-        driven.spec.get("angle", 0.0),
-        driver.spec.get("clockwise", True),
+        driver=wheel(driver),
+        driven=wheel(driven),
+        loop=LoopPart(
+            section=loop.section,
+            designation=loop.designation,
+            length_mm=loop.length_mm,
+            length_kind=loop.length_kind,
+            strands=loop.strands,
+            members=1,
+            spec=loop.spec,
+        ),
+        centre_mm=hypot(driven.x - driver.x, driven.y - driver.y),
+        angle=driven.spec.get("angle", 0.0),
+        clockwise=driver.spec.get("clockwise", True),
     )
 
 

@@ -28,8 +28,12 @@ def put_by(session: Session, item: StockItem) -> StockItem:
     there = current(session, StockItem)
     for old in there:
         if (old.part, old.section, old.designation, old.diameter_mm, old.diameter_kind) == (
-            item.part, item.section, item.designation, item.diameter_mm, item.diameter_kind
-        ):  # fmt: skip
+            item.part,
+            item.section,
+            item.designation,
+            item.diameter_mm,
+            item.diameter_kind,
+        ):
             old.quantity += item.quantity
             session.add(old)
             session.flush()

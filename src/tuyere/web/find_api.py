@@ -10,7 +10,7 @@ from tuyere.calc.answer import Answer
 from tuyere.calc.find.index import Entry, find
 from tuyere.calc.shorthand import ShortDuty, read_duty
 from tuyere.core.errors import InputError
-from tuyere.core.vbelt.marking import read_marking
+from tuyere.core.v_belt.marking import read_marking
 from tuyere.store.lists import current
 from tuyere.store.machine_book import list_machines
 from tuyere.store.stock import StockItem

@@ -7,7 +7,7 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.frame import Frame
-from tuyere.core.vbelt.bases.own_table import OwnRow
+from tuyere.core.v_belt.bases.own_table import OwnRow
 from tuyere.exchange.rating_csv import read_ratings
 from tuyere.store.lists import current, replace
 from tuyere.store.ratings import RatingItem
@@ -42,8 +42,13 @@ class OwnRatingsOut(Answer):
 
 def _line(line: int, r: OwnRow, units: str) -> RatingLineOut:
     f = Frame(units, "").figure
-    return RatingLineOut(line=line, section=r.section, diameter=f(r.diameter_mm, "length", "size"), speed=f(r.rpm, "speed"),
-                         power=f(r.power_kw, "power", per="belt"))  # fmt: skip
+    return RatingLineOut(
+        line=line,
+        section=r.section,
+        diameter=f(r.diameter_mm, "length", "size"),
+        speed=f(r.rpm, "speed"),
+        power=f(r.power_kw, "power", per="belt"),
+    )
 
 
 def _kept(items: list[RatingItem], units: str) -> OwnRatingsOut:
@@ -69,8 +74,17 @@ def keep_ratings(body: ListText) -> Response:
     """Take a table in place of the one before it."""
     read = read_ratings(body.text, body.units)
     refuse_wrong(read.wrong, body)
-    items = [RatingItem(line=x.line, section=x.row.section, diameter_mm=x.row.diameter_mm, rpm=x.row.rpm, power_kw=x.row.power_kw,
-                        created_by_name=body.created_by_name) for x in read.lines]  # fmt: skip
+    items = [
+        RatingItem(
+            line=x.line,
+            section=x.row.section,
+            diameter_mm=x.row.diameter_mm,
+            rpm=x.row.rpm,
+            power_kw=x.row.power_kw,
+            created_by_name=body.created_by_name,
+        )
+        for x in read.lines
+    ]
     return saved(body, lambda s: _kept(list(replace(s, RatingItem, items)), body.units))
 
 

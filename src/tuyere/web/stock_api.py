@@ -84,7 +84,15 @@ def _line(x: StockLine, units: str, ident: uuid.UUID | None = None) -> StockLine
 
 
 def _kept(x: StockItem) -> StockLine:
-    return StockLine(x.line, x.part, x.section, x.designation, x.diameter_mm, x.diameter_kind, x.quantity)
+    return StockLine(
+        line=x.line,
+        part=x.part,
+        section=x.section,
+        designation=x.designation,
+        diameter_mm=x.diameter_mm,
+        diameter_kind=x.diameter_kind,
+        count=x.quantity,
+    )
 
 
 def _shelf(s: Session, units: str) -> Shelf:
@@ -107,8 +115,19 @@ def keep_stock(body: ListText) -> Response:
     """Take a list in place of the one before it."""
     read = read_stock(body.text, body.units)
     refuse_wrong(read.wrong, body)
-    items = [StockItem(line=x.line, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
-                       diameter_kind=x.diameter_kind, quantity=x.count, created_by_name=body.created_by_name) for x in read.lines]  # fmt: skip
+    items = [
+        StockItem(
+            line=x.line,
+            part=x.part,
+            section=x.section,
+            designation=x.designation,
+            diameter_mm=x.diameter_mm,
+            diameter_kind=x.diameter_kind,
+            quantity=x.count,
+            created_by_name=body.created_by_name,
+        )
+        for x in read.lines
+    ]
 
     def work(s: Session) -> Shelf:
         replace(s, StockItem, items)
@@ -130,8 +149,19 @@ def put_part(body: PartForm) -> Response:
     x = read_part(1, given, body.units)
 
     def work(s: Session) -> Shelf:
-        put_by(s, StockItem(line=1, part=x.part, section=x.section, designation=x.designation, diameter_mm=x.diameter_mm,
-                            diameter_kind=x.diameter_kind, quantity=x.count, created_by_name=body.created_by_name))  # fmt: skip
+        put_by(
+            s,
+            StockItem(
+                line=1,
+                part=x.part,
+                section=x.section,
+                designation=x.designation,
+                diameter_mm=x.diameter_mm,
+                diameter_kind=x.diameter_kind,
+                quantity=x.count,
+                created_by_name=body.created_by_name,
+            ),
+        )
         return _shelf(s, body.units)
 
     return saved(body, work)

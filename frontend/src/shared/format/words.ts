@@ -18,7 +18,8 @@ export function shortDate(iso: string): string {
 }
 
 /** A key of the interface in words: `lap-leather` reads as lap leather. */
-export const keyWords = (key: string): string => (/^[a-z0-9]+([-_][a-z0-9]+)+$/.test(key) ? key.replace(/[-_]/g, ' ') : key)
+export const keyWords = (key: string): string =>
+  /^[a-z0-9]+([-_][a-z0-9]+)+$/.test(key) ? key.replace(/[-_]/g, ' ') : key
 
 /** A count with its word: 1 line, 2 lines. */
 export const counted = (n: number, word: string): string => `${n.toLocaleString('en-US')} ${word}${n === 1 ? '' : 's'}`

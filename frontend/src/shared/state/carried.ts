@@ -12,7 +12,11 @@ export const POWER: UnitPair = ['hp', 'kW']
 export const FORCE: UnitPair = ['lbf', 'N']
 
 /** A form's fields with the unit that their bare numbers were typed in; `pairs` names the quantities. */
-export function carryFields<T extends object>(fields: T, from: Units, pairs: Partial<Record<keyof T & string, UnitPair>>): T {
+export function carryFields<T extends object>(
+  fields: T,
+  from: Units,
+  pairs: Partial<Record<keyof T & string, UnitPair>>,
+): T {
   const out = { ...fields } as Record<string, unknown>
   for (const [name, pair] of Object.entries(pairs) as [string, UnitPair][]) {
     const typed = out[name]

@@ -27,7 +27,8 @@ export function useKept<T extends object>(
       const text = localStorage.getItem(name)
       if (!text) return fresh()
       const stored = JSON.parse(text) as Stored<T> | T
-      const known = 'value' in stored && 'units' in stored ? (stored as Stored<T>) : { units: settings.units, value: stored as T }
+      const known =
+        'value' in stored && 'units' in stored ? (stored as Stored<T>) : { units: settings.units, value: stored as T }
       const value = { ...fresh(), ...known.value }
       return known.units === settings.units ? value : carry(value, known.units)
     } catch {

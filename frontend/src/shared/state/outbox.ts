@@ -59,12 +59,15 @@ type Sent = Pick<Entry, 'method' | 'url' | 'body'>
 
 async function send<T>(w: Sent): Promise<Outcome<T>> {
   return attempt<T>(
-    fetch(w.url, { signal: AbortSignal.timeout(LONGEST_MS), method: w.method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(w.body) }).then(
-      async (response) => {
-        const json: unknown = await response.json()
-        return response.ok ? { data: json as T, response } : { error: json, response }
-      },
-    ),
+    fetch(w.url, {
+      signal: AbortSignal.timeout(LONGEST_MS),
+      method: w.method,
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(w.body),
+    }).then(async (response) => {
+      const json: unknown = await response.json()
+      return response.ok ? { data: json as T, response } : { error: json, response }
+    }),
   )
 }
 
@@ -80,9 +83,17 @@ export const subjectOf = (url: string): string => url.split('/').slice(0, 4).joi
  * The name of the operation goes with the content: other content is another operation. A save does not overtake
  * one that waits for the same thing. A refusal is for the form that asked: it is not kept.
  */
-export async function save<T>(method: 'POST' | 'PUT', url: string, content: object, label = 'a change'): Promise<Outcome<T>> {
+export async function save<T>(
+  method: 'POST' | 'PUT',
+  url: string,
+  content: object,
+  label = 'a change',
+): Promise<Outcome<T>> {
   // As it goes over the wire: what is typed later does not change what was saved.
-  const body: Entry['body'] = { ...(JSON.parse(JSON.stringify(content)) as object), op_id: operationOf(method, url, content) }
+  const body: Entry['body'] = {
+    ...(JSON.parse(JSON.stringify(content)) as object),
+    op_id: operationOf(method, url, content),
+  }
   await flush()
   const behind = entries.value.some((e) => e.state === 'waiting' && subjectOf(e.url) === subjectOf(url))
   const got: Outcome<T> = behind ? waitsBehind<T>() : await send<T>({ method, url, body })
@@ -93,7 +104,14 @@ export async function save<T>(method: 'POST' | 'PUT', url: string, content: obje
   const twice = entries.value.some((e) => e.body.op_id === body.op_id)
   try {
     if (!twice) await put({ at: new Date().toISOString(), label, method, url, body, state: 'waiting' })
-    return { ...got, problem: { ...got.problem, kept: body.op_id as string, detail: 'Not saved yet: it is kept on this device and is sent as soon as it can be.' } }
+    return {
+      ...got,
+      problem: {
+        ...got.problem,
+        kept: body.op_id as string,
+        detail: 'Not saved yet: it is kept on this device and is sent as soon as it can be.',
+      },
+    }
   } catch {
     const detail = 'Not saved, and this device cannot keep it either: leave the page open and save again.'
     return { ...got, problem: { ...got.problem, detail } }
@@ -101,7 +119,13 @@ export async function save<T>(method: 'POST' | 'PUT', url: string, content: obje
 }
 
 function waitsBehind<T>(): Outcome<T> {
-  const problem: Problem = { type: 'tuyere:offline', title: 'An earlier save still waits', status: 0, detail: '', errors: [] }
+  const problem: Problem = {
+    type: 'tuyere:offline',
+    title: 'An earlier save still waits',
+    status: 0,
+    detail: '',
+    errors: [],
+  }
   return { ok: false, problem, offline: true }
 }
 
@@ -151,7 +175,8 @@ async function takeOver(): Promise<void> {
   const old = localStorage.getItem('tuyere.outbox')
   if (!old) return
   try {
-    for (const w of JSON.parse(old) as Sent[]) await put({ ...w, at: new Date().toISOString(), label: 'a change', state: 'waiting' })
+    for (const w of JSON.parse(old) as Sent[])
+      await put({ ...w, at: new Date().toISOString(), label: 'a change', state: 'waiting' })
     localStorage.removeItem('tuyere.outbox')
   } catch {
     // Left where it is; the next start tries again.

@@ -17,7 +17,14 @@ const groups = computed(() => {
 <template>
   <div class="choice">
     <label class="label" :for="id">{{ label }}</label>
-    <el-select :id="id" v-model="picked" :filterable="search" :clearable="clearable" :aria-label="label" placeholder="choose">
+    <el-select
+      :id="id"
+      v-model="picked"
+      :filterable="search"
+      :clearable="clearable"
+      :aria-label="label"
+      placeholder="choose"
+    >
       <template v-if="groups.length > 1">
         <el-option-group v-for="[name, list] in groups" :key="name" :label="name">
           <el-option v-for="c in list" :key="c.key" :label="c.name" :value="c.key" />

@@ -4,7 +4,14 @@ import { faultText } from '@/shared/format/faults'
 import { plainName } from '@/shared/format/words'
 
 defineProps<{ faults: Fault[] }>()
-const where = (path: string) => plainName(path.replace(/^input\./, '').split('.').slice(-2).join(' '))
+const where = (path: string) =>
+  plainName(
+    path
+      .replace(/^input\./, '')
+      .split('.')
+      .slice(-2)
+      .join(' '),
+  )
 </script>
 
 <template>

@@ -24,7 +24,11 @@ const rows = computed(() =>
 )
 // The few that the task was about stand first; a long list of others is opened by who wants it.
 const LONG = 9
-const main = computed(() => (props.first?.length && rows.value.length > LONG ? props.first.flatMap((k) => rows.value.find((r) => r.key === k) ?? []) : []))
+const main = computed(() =>
+  props.first?.length && rows.value.length > LONG
+    ? props.first.flatMap((k) => rows.value.find((r) => r.key === k) ?? [])
+    : [],
+)
 const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
 </script>
 
@@ -34,8 +38,18 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
       <div v-for="r in main" :key="r.key">
         <dt>{{ r.name }}</dt>
         <dd class="figure">
-          <span>{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></span>
-          <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+          <span
+            >{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></span
+          >
+          <button
+            v-if="r.step"
+            type="button"
+            class="ask-how"
+            :aria-label="`How come: ${r.name}`"
+            @click="emit('how', r.step, r.name)"
+          >
+            ?
+          </button>
         </dd>
       </div>
     </dl>
@@ -45,9 +59,19 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
         <tbody>
           <tr v-for="r in others" :key="r.key">
             <th scope="row">{{ r.name }}</th>
-            <td class="figure" :class="{ words: r.shown.length > 18 }">{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></td>
+            <td class="figure" :class="{ words: r.shown.length > 18 }">
+              {{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span>
+            </td>
             <td class="ask">
-              <button v-if="r.step" type="button" class="ask-how" :aria-label="`How come: ${r.name}`" @click="emit('how', r.step, r.name)">?</button>
+              <button
+                v-if="r.step"
+                type="button"
+                class="ask-how"
+                :aria-label="`How come: ${r.name}`"
+                @click="emit('how', r.step, r.name)"
+              >
+                ?
+              </button>
             </td>
           </tr>
         </tbody>

@@ -6,7 +6,11 @@ defineProps<{ refused?: boolean }>()
 <template>
   <p class="former" role="status">
     <s><slot /></s>
-    <span>{{ refused ? 'was the answer to the former input; this one is refused.' : 'was the answer to the former input. Work it out again.' }}</span>
+    <span>{{
+      refused
+        ? 'was the answer to the former input; this one is refused.'
+        : 'was the answer to the former input. Work it out again.'
+    }}</span>
   </p>
 </template>
 

@@ -29,9 +29,11 @@ const origins: Record<string, string> = {
   'common practice': 'common practice',
   recomputed: 'recomputed',
 }
-const plain = (x: number) => Number(x.toPrecision(4)).toLocaleString('en-US', { maximumFractionDigits: 8, useGrouping: false })
+const plain = (x: number) =>
+  Number(x.toPrecision(4)).toLocaleString('en-US', { maximumFractionDigits: 8, useGrouping: false })
 /** The value in the formula's own unit, where the person reads another one. */
-const own = (s: Step) => (s.unit === '1' || s.shown.endsWith(' ' + s.unit) || s.shown.endsWith(s.unit) ? '' : `${plain(s.value)} ${s.unit}`)
+const own = (s: Step) =>
+  s.unit === '1' || s.shown.endsWith(' ' + s.unit) || s.shown.endsWith(s.unit) ? '' : `${plain(s.value)} ${s.unit}`
 const asked = computed(() => chain.value[0])
 
 watch(
@@ -39,7 +41,11 @@ watch(
   async (steps) => {
     const made: typeof html.value = {}
     for (const s of steps)
-      made[s.id] = { symbol: await render(s.symbol), expression: await render(s.expression), numbers: await render(s.numbers) }
+      made[s.id] = {
+        symbol: await render(s.symbol),
+        expression: await render(s.expression),
+        numbers: await render(s.numbers),
+      }
     html.value = made
   },
   { immediate: true },
@@ -48,21 +54,32 @@ watch(
 
 <template>
   <el-drawer :model-value="step !== null" :title="'How come: ' + title" size="min(560px, 100vw)" @close="emit('close')">
-    <p v-if="asked" class="asked"><span class="dim">{{ asked.name }}</span> <b class="figure">{{ asked.shown }}</b></p>
+    <p v-if="asked" class="asked">
+      <span class="dim">{{ asked.name }}</span> <b class="figure">{{ asked.shown }}</b>
+    </p>
     <ol class="steps">
       <li v-for="(s, k) in chain" :key="s.id" :class="{ first: k === 0 }">
-        <p class="name">{{ s.name }}<span v-if="s.says" class="dim"> · {{ s.says }}</span></p>
+        <p class="name">
+          {{ s.name }}<span v-if="s.says" class="dim"> · {{ s.says }}</span>
+        </p>
         <!-- eslint-disable vue/no-v-html -- KaTeX output of our own formulas -->
-        <div v-if="s.expression" class="tex" tabindex="0"><span v-html="html[s.id]?.symbol" /> = <span v-html="html[s.id]?.expression" /></div>
-        <div v-if="s.expression && s.numbers !== s.expression" class="tex numbers" tabindex="0">= <span v-html="html[s.id]?.numbers" /></div>
+        <div v-if="s.expression" class="tex" tabindex="0">
+          <span v-html="html[s.id]?.symbol" /> = <span v-html="html[s.id]?.expression" />
+        </div>
+        <div v-if="s.expression && s.numbers !== s.expression" class="tex numbers" tabindex="0">
+          = <span v-html="html[s.id]?.numbers" />
+        </div>
         <div v-if="!s.expression" class="tex numbers" tabindex="0">
-          <span v-html="html[s.id]?.symbol" />, {{ s.table ? 'read off the table' : 'taken as it is given' }}<template v-if="s.numbers"> at <span v-html="html[s.id]?.numbers" /></template>
+          <span v-html="html[s.id]?.symbol" />, {{ s.table ? 'read off the table' : 'taken as it is given'
+          }}<template v-if="s.numbers"> at <span v-html="html[s.id]?.numbers" /></template>
         </div>
         <!-- eslint-enable vue/no-v-html -->
-        <p class="value figure">= {{ s.shown }}<span v-if="own(s)" class="dim"> ({{ own(s) }})</span></p>
+        <p class="value figure">
+          = {{ s.shown }}<span v-if="own(s)" class="dim"> ({{ own(s) }})</span>
+        </p>
         <p class="source">
-          {{ s.source.title }}<template v-if="s.source.edition">, {{ s.source.edition }}</template>
-          · {{ origins[s.source.origin] ?? s.source.origin }} · confidence {{ s.source.confidence }}
+          {{ s.source.title }}<template v-if="s.source.edition">, {{ s.source.edition }}</template> ·
+          {{ origins[s.source.origin] ?? s.source.origin }} · confidence {{ s.source.confidence }}
           <router-link v-if="s.table" :to="{ path: '/handbook', hash: '#' + s.table }">table</router-link>
         </p>
       </li>

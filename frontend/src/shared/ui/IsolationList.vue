@@ -12,7 +12,9 @@ defineProps<{ sources: Machine['energy_sources'] }>()
         <strong>{{ s.type }}</strong> · {{ s.isolation_point }}<span v-if="s.steps" class="dim"> · {{ s.steps }}</span>
       </li>
     </ol>
-    <p v-else>No energy source is written down for this machine. Find and isolate every one, prove it dead, then write it down.</p>
+    <p v-else>
+      No energy source is written down for this machine. Find and isolate every one, prove it dead, then write it down.
+    </p>
     <p class="dim">Guard off only after that. Local rules and licensed trades come first.</p>
   </section>
 </template>

@@ -10,7 +10,9 @@ const isAssumption = (n: Notice) => n.code.endsWith('assumed')
 const assumptions = computed(() => props.notices.filter(isAssumption))
 // What can hurt comes first.
 const weight = { danger: 0, caution: 1, info: 2 } as const
-const rest = computed(() => props.notices.filter((n) => !isAssumption(n)).sort((a, b) => weight[a.level] - weight[b.level]))
+const rest = computed(() =>
+  props.notices.filter((n) => !isAssumption(n)).sort((a, b) => weight[a.level] - weight[b.level]),
+)
 const words = { info: 'Note', caution: 'Caution', danger: 'Danger' } as const
 </script>
 
@@ -23,7 +25,10 @@ const words = { info: 'Note', caution: 'Caution', danger: 'Danger' } as const
       <strong>Assumed · </strong>
       <template v-if="!replaceable">{{ assumptions.map((n) => n.text).join(' ') }}</template>
       <span v-for="n in replaceable ? assumptions : []" :key="n.code + n.text" class="assumption">
-        {{ n.text }} <button v-if="n.path" type="button" class="plain replace" @click="emit('replace', n.path)">{{ n.action.replace(/\.$/, '') || 'Say it' }}</button>
+        {{ n.text }}
+        <button v-if="n.path" type="button" class="plain replace" @click="emit('replace', n.path)">
+          {{ n.action.replace(/\.$/, '') || 'Say it' }}
+        </button>
       </span>
     </li>
   </ul>

@@ -22,19 +22,23 @@ function save() {
 <template>
   <section class="stale" role="alert" :aria-label="`Two versions of ${what}`">
     <p>
-      <strong>Somebody else saved {{ what }} meanwhile.</strong> Nothing is lost: take yours or theirs, field by field, then save.
+      <strong>Somebody else saved {{ what }} meanwhile.</strong> Nothing is lost: take yours or theirs, field by field,
+      then save.
     </p>
     <table v-if="problem.differences?.length" class="lines">
       <thead>
-        <tr><th scope="col">Field</th><th scope="col">Take</th></tr>
+        <tr>
+          <th scope="col">Field</th>
+          <th scope="col">Take</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="(d, k) in problem.differences" :key="d.path">
           <th scope="row">{{ d.label }}</th>
           <td>
             <label v-for="(c, n) in d.choices" :key="c.word" class="way">
-              <input v-model="picked[k]" type="radio" :name="`${what}-${d.path}`" :value="n" /> <b>{{ c.word }}</b
-              ><span>{{ c.shown }}</span>
+              <input v-model="picked[k]" type="radio" :name="`${what}-${d.path}`" :value="n" />
+              <b>{{ c.word }}</b><span>{{ c.shown }}</span>
             </label>
           </td>
         </tr>

@@ -12,7 +12,7 @@ from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.two_pulleys import work_two_pulleys
 from tuyere.core.notices import notice
-from tuyere.core.vbelt.marking import read_marking
+from tuyere.core.v_belt.marking import read_marking
 
 
 class BeltLengthIn(Input):
@@ -69,9 +69,12 @@ class BeltLengthOut(Answer):
 @calculation(
     "belt-length",
     "Belt length and centre distance",
-    "Exact length of an open or crossed belt on two pulleys, or the centre distance a length gives.",
-    "plane geometry, exact",
-    {"units": "us", "input": {"driver_diameter": "5.4 in", "driven_diameter": "9.4 in", "belt_length": "91.8 in"}},
+    summary="Exact length of an open or crossed belt on two pulleys, or the centre distance a length gives.",
+    source="plane geometry, exact",
+    example={
+        "units": "us",
+        "input": {"driver_diameter": "5.4 in", "driven_diameter": "9.4 in", "belt_length": "91.8 in"},
+    },
     first=("centre_distance", "belt_length", "small_arc"),
 )
 def belt_length(given: BeltLengthIn, frame: Frame) -> BeltLengthOut:

@@ -115,15 +115,36 @@ def _say_once(heard: list[tuple[str, Notice]]) -> None:
         notice(why.level, why.code, why.text, why.path, why.action, **why.quantities)
         return
     after = why.text.partition(":")[2]
-    notice("caution", "assumed", "Service factors are assumed, each family by its own table: " + ", ".join(words) + (f";{after}" if after else "."),
-           why.path, why.action, **factors)  # fmt: skip
+    notice(
+        "caution",
+        "assumed",
+        "Service factors are assumed, each family by its own table: "
+        + ", ".join(words)
+        + (f";{after}" if after else "."),
+        why.path,
+        why.action,
+        **factors,
+    )
 
 
-@calculation("drive-compare", "Which kind of drive?",
-             "One duty answered by V-belts, roller chain, synchronous and flat belts side by side, each sized by its own method.",
-             "the method of each family; manners: common practice", {"units": "us", "input": {
-                 "power": "5hp", "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16},
-                 "driver_speed": "1160", "driven_speed": "400", "tolerance": 3, "centre": {"about": "30 in"}}}, search=True)  # fmt: skip
+@calculation(
+    "drive-compare",
+    "Which kind of drive?",
+    summary="One duty answered by V-belts, roller chain, synchronous and flat belts side by side, each sized by its own method.",
+    source="the method of each family; manners: common practice",
+    example={
+        "units": "us",
+        "input": {
+            "power": "5hp",
+            "service_factor": {"driver": "motor-nema-b", "machine": "conveyor-pan", "hours_a_day": 16},
+            "driver_speed": "1160",
+            "driven_speed": "400",
+            "tolerance": 3,
+            "centre": {"about": "30 in"},
+        },
+    },
+    search=True,
+)
 def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
     """Ask every family."""
     wanted = wanted_of(given, frame.basis, {"series": given.series})
@@ -144,14 +165,25 @@ def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
             else _why_nothing(offer)
         )
         care = [m.words for m in manners if m.asked and m.verdict == "limited"] + list(offer.care)
-        out.append(FamilyOut(
-            key=family.key, title=family.title, verdict="no" if reason else "limited" if care else "good", reason=reason, care=care,
-            missing=offer.missing, considered=offer.considered, accepted=offer.accepted,
-            options=[] if refused else [option_out(o, family, given, days, frame) for o in offer.options],
-            rejected=fell_out(offer), manners=manners))  # fmt: skip
+        out.append(
+            FamilyOut(
+                key=family.key,
+                title=family.title,
+                verdict="no" if reason else "limited" if care else "good",
+                reason=reason,
+                care=care,
+                missing=offer.missing,
+                considered=offer.considered,
+                accepted=offer.accepted,
+                options=[] if refused else [option_out(o, family, given, days, frame) for o in offer.options],
+                rejected=fell_out(offer),
+                manners=manners,
+            )
+        )
     _say_once(heard)
     out.sort(key=lambda f: f.verdict == "no")
     return CompareOut(
-        considered=sum(f.considered for f in out), families=out,
+        considered=sum(f.considered for f in out),
+        families=out,
         order=ORDER,
-    )  # fmt: skip
+    )

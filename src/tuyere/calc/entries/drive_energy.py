@@ -45,9 +45,23 @@ class EnergyOut(Answer):
     payback: str
 
 
-@calculation("drive-energy", "Losses and payback", "What a drive turns into heat in a year, what a better one saves, and when it is paid back.",
-             "definition of efficiency", {"units": "us", "input": {"power": "15hp", "efficiency": 94, "better": 98, "hours_a_day": 16, "energy_price": 0.15,
-                                                                   "cost": 400}})  # fmt: skip
+@calculation(
+    "drive-energy",
+    "Losses and payback",
+    summary="What a drive turns into heat in a year, what a better one saves, and when it is paid back.",
+    source="definition of efficiency",
+    example={
+        "units": "us",
+        "input": {
+            "power": "15hp",
+            "efficiency": 94,
+            "better": 98,
+            "hours_a_day": 16,
+            "energy_price": 0.15,
+            "cost": 400,
+        },
+    },
+)
 def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
     """Work the losses."""
     for name, e in (("efficiency", given.efficiency), ("better", given.better)):
@@ -73,7 +87,9 @@ def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
             payback = f"{12 * years:.0f} months" if years < 2 else f"{years:.1f} years"
     f, price = frame.figure, given.energy_price
     return EnergyOut(
-        yearly_loss=f(lost, "energy", "about", "lost"), yearly_cost=None if price is None else f(lost * price, "money", "about"),
+        yearly_loss=f(lost, "energy", "about", "lost"),
+        yearly_cost=None if price is None else f(lost * price, "money", "about"),
         saved=None if saved is None else f(saved, "energy", "about"),
         saved_money=None if saved is None or price is None else f(saved * price, "money", "about"),
-        payback=payback)  # fmt: skip
+        payback=payback,
+    )

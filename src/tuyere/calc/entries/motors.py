@@ -36,18 +36,27 @@ class MotorSpeedOut(Answer):
     at_high_frequency: Figure | None
 
 
-@calculation("motor-speed", "Speed of a motor", "Synchronous and full-load speed by poles and frequency, slip, and the range of a variable frequency.",
-             "kinematics; NEMA MG 1 and IEC practice", {"units": "us", "input": {"poles": 4, "frequency": 60, "nameplate_speed": "1750"}})  # fmt: skip
+@calculation(
+    "motor-speed",
+    "Speed of a motor",
+    summary="Synchronous and full-load speed by poles and frequency, slip, and the range of a variable frequency.",
+    source="kinematics; NEMA MG 1 and IEC practice",
+    example={"units": "us", "input": {"poles": 4, "frequency": 60, "nameplate_speed": "1750"}},
+)
 def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
     """Work the speeds."""
-    r = motor_speed(given.poles, given.frequency, maybe(given.nameplate_speed), given.low_frequency,
-                    given.high_frequency)  # fmt: skip
+    r = motor_speed(
+        given.poles, given.frequency, maybe(given.nameplate_speed), given.low_frequency, given.high_frequency
+    )
     f = frame.figure
     return MotorSpeedOut(
-        full_load_low=f(r.low_rpm, "speed"), full_load_high=f(r.high_rpm, "speed"), synchronous=f(r.synchronous_rpm, "speed", step="synchronous"),
+        full_load_low=f(r.low_rpm, "speed"),
+        full_load_high=f(r.high_rpm, "speed"),
+        synchronous=f(r.synchronous_rpm, "speed", step="synchronous"),
         slip=f(r.slip_percent, "percent", step="slip"),
         at_low_frequency=None if r.at_low_rpm is None else f(r.at_low_rpm, "speed", step="at_low"),
-        at_high_frequency=None if r.at_high_rpm is None else f(r.at_high_rpm, "speed", step="at_high"))  # fmt: skip
+        at_high_frequency=None if r.at_high_rpm is None else f(r.at_high_rpm, "speed", step="at_high"),
+    )
 
 
 class MinSheaveIn(Input):
@@ -70,8 +79,13 @@ class MinSheaveOut(Answer):
     frame: str
 
 
-@calculation("motor-min-sheave", "Least sheave on a motor", "The smallest sheave and the widest face a NEMA T-frame motor may carry.",
-             "NEMA MG 1-14.42", {"units": "us", "input": {"power": "15hp", "speed": "1750", "belts": "narrow"}})  # fmt: skip
+@calculation(
+    "motor-min-sheave",
+    "Least sheave on a motor",
+    summary="The smallest sheave and the widest face a NEMA T-frame motor may carry.",
+    source="NEMA MG 1-14.42",
+    example={"units": "us", "input": {"power": "15hp", "speed": "1750", "belts": "narrow"}},
+)
 def motor_min_sheave(given: MinSheaveIn, frame: Frame) -> MinSheaveOut:
     """Look it up."""
     narrow = given.belts == "narrow"
@@ -79,5 +93,9 @@ def motor_min_sheave(given: MinSheaveIn, frame: Frame) -> MinSheaveOut:
         given.power.value, given.speed.value, narrow, given.frame.strip().upper() if given.frame else None
     )
     f = frame.figure
-    return MinSheaveOut(least_sheave=f(r.least_mm, "length", "size", "least"), measured_as="outside diameter" if narrow else "pitch diameter",
-                        widest_face=f(r.widest_mm, "length", "size"), frame=r.frame)  # fmt: skip
+    return MinSheaveOut(
+        least_sheave=f(r.least_mm, "length", "size", "least"),
+        measured_as="outside diameter" if narrow else "pitch diameter",
+        widest_face=f(r.widest_mm, "length", "size"),
+        frame=r.frame,
+    )

@@ -37,9 +37,9 @@ class ServiceOut(Answer):
 @calculation(
     "service-factor",
     "Service factor",
-    "How hard the driver and the driven machine are on a drive, and for how long. Chain and synchronous belts have their own.",
-    "ANSI/RMA IP-20 1988",
-    {
+    summary="How hard the driver and the driven machine are on a drive, and for how long. Chain and synchronous belts have their own.",
+    source="ANSI/RMA IP-20 1988",
+    example={
         "units": "us",
         "input": {"driver": "motor-nema-b", "machine": "pump-positive-displacement-rotary", "hours_a_day": 24},
     },

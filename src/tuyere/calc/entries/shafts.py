@@ -38,18 +38,34 @@ class ShaftLoadOut(Answer):
     far_life: Figure | None
 
 
-@calculation("shaft-load", "Pull on a shaft's bearings", "What an overhung sheave puts on each of two bearings, and how long they last.",
-             "statics; ISO 281", {"units": "us", "input": {"pull": "250 lbf", "overhang": "3 in", "spacing": "9 in", "speed": "1750",
-                                                           "near_rating": "5000 lbf"}})  # fmt: skip
+@calculation(
+    "shaft-load",
+    "Pull on a shaft's bearings",
+    summary="What an overhung sheave puts on each of two bearings, and how long they last.",
+    source="statics; ISO 281",
+    example={
+        "units": "us",
+        "input": {"pull": "250 lbf", "overhang": "3 in", "spacing": "9 in", "speed": "1750", "near_rating": "5000 lbf"},
+    },
+)
 def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
     """Work the loads."""
-    r = overhung(given.pull.value, given.overhang.value, given.spacing.value, maybe(given.speed),
-                 maybe(given.near_rating), maybe(given.far_rating),
-                 given.bearing)  # fmt: skip
+    r = overhung(
+        given.pull.value,
+        given.overhang.value,
+        spacing_mm=given.spacing.value,
+        rpm=maybe(given.speed),
+        near_n=maybe(given.near_rating),
+        far_n=maybe(given.far_rating),
+        kind=given.bearing,
+    )
     f = frame.figure
-    return ShaftLoadOut(near_bearing=f(r.near_n, "force", step="near"), far_bearing=f(r.far_n, "force", step="far"),
-                        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about", "near_life"),
-                        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", "about", "far_life"))  # fmt: skip
+    return ShaftLoadOut(
+        near_bearing=f(r.near_n, "force", step="near"),
+        far_bearing=f(r.far_n, "force", step="far"),
+        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about", "near_life"),
+        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", "about", "far_life"),
+    )
 
 
 class BearingLifeIn(Input):
@@ -67,8 +83,13 @@ class BearingLifeOut(Answer):
     life: Figure
 
 
-@calculation("bearing-life", "Life of a rolling bearing", "Basic rating life from load, rating and speed.", "ISO 281",
-             {"units": "us", "input": {"load": "333 lbf", "rating": "5000 lbf", "speed": "1750"}})  # fmt: skip
+@calculation(
+    "bearing-life",
+    "Life of a rolling bearing",
+    summary="Basic rating life from load, rating and speed.",
+    source="ISO 281",
+    example={"units": "us", "input": {"load": "333 lbf", "rating": "5000 lbf", "speed": "1750"}},
+)
 def bearing_life_entry(given: BearingLifeIn, frame: Frame) -> BearingLifeOut:
     """Work the life."""
     hours = bearing_life(given.load.value, given.rating.value, given.speed.value, given.bearing)
@@ -94,15 +115,26 @@ class BushingOut(Answer):
     cautions: list[str]
 
 
-@calculation("bushing", "Taper bushing", "Largest bore, screws and torque of a flanged or flush taper bushing; pull it in, jack it out.",
-             "generic bushing data; ASME B17.1", {"units": "us", "input": {"size": "SK", "shaft": "1 7/8"}})  # fmt: skip
+@calculation(
+    "bushing",
+    "Taper bushing",
+    summary="Largest bore, screws and torque of a flanged or flush taper bushing; pull it in, jack it out.",
+    source="generic bushing data; ASME B17.1",
+    example={"units": "us", "input": {"size": "SK", "shaft": "1 7/8"}},
+)
 def bushing_entry(given: BushingIn, frame: Frame) -> BushingOut:
     """Look it up."""
     r = bushing(given.size, maybe(given.shaft))
     f = frame.figure
     return BushingOut(
-        name=f"{r.style} taper bushing {r.size}", largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
-        screws=f"{r.count} × {r.screws}", torque=f(r.torque_nm, "torque", step="torque"), key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
+        name=f"{r.style} taper bushing {r.size}",
+        largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
+        screws=f"{r.count} × {r.screws}",
+        torque=f(r.torque_nm, "torque", step="torque"),
+        key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
         card=["In: " + r.steps_in[0], *r.steps_in[1:], "Out: " + r.steps_out[0], *r.steps_out[1:]],
-        cautions=["Machine isolated and proved dead; the sheave propped before the bushing lets go.",
-                  "Tighten by torque wrench: a hub bursts when its taper is drawn up oily or too hard."])  # fmt: skip
+        cautions=[
+            "Machine isolated and proved dead; the sheave propped before the bushing lets go.",
+            "Tighten by torque wrench: a hub bursts when its taper is drawn up oily or too hard.",
+        ],
+    )

@@ -34,9 +34,12 @@ class SpeedRatioOut(Answer):
 @calculation(
     "speed-ratio",
     "Speeds and diameters",
-    "Driver and driven speed and both pitch diameters: give three, get the fourth.",
-    "kinematics of a belt on two pulleys",
-    {"units": "us", "input": {"driver_speed": "1750 rpm", "driver_diameter": "5.4 in", "driven_diameter": "9.4 in"}},
+    summary="Driver and driven speed and both pitch diameters: give three, get the fourth.",
+    source="kinematics of a belt on two pulleys",
+    example={
+        "units": "us",
+        "input": {"driver_speed": "1750 rpm", "driver_diameter": "5.4 in", "driven_diameter": "9.4 in"},
+    },
 )
 def speed_ratio(given: SpeedRatioIn, frame: Frame) -> SpeedRatioOut:
     """Solve for the one left open."""

@@ -36,9 +36,9 @@ def beside(
         lost = loss_band(power_kw, efficiency, value_of(service.hours_a_day if service else None, HOURS), days)
     return Beside(
         width=f(width_mm, "length", "size"),
-        weight=frame.band(float(weight.low_kg), float(weight.high_kg), "mass", ("", ""), style="about"),
+        weight=frame.band(float(weight.low_kg), float(weight.high_kg), kind="mass", steps=("", ""), style="about"),
         parts=f(parts, "count"),
         centre_distance=f(centre_mm, "length", "tape"),
-        efficiency=frame.band(*efficiency, "percent", ("", "")),
-        yearly_loss=frame.band(*lost, "energy", ("", ""), style="about"),
+        efficiency=frame.band(*efficiency, kind="percent", steps=("", "")),
+        yearly_loss=frame.band(*lost, kind="energy", steps=("", ""), style="about"),
     )

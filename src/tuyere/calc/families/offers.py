@@ -78,14 +78,30 @@ def wanted_of(given: AnyDutyIn, basis: str, own: dict[str, Any] | None = None) -
     tolerance = tolerance_of(given.tolerance)
     ratio = given.driver_speed.value / given.driven_speed.value
     if not 1 / MOST_RATIO <= ratio <= MOST_RATIO:
-        raise InputError("driven_speed", given.driven_speed.value, f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one drive of any kind",
-                         f"up to {MOST_RATIO:.0f} : 1; use two stages or a gearbox")  # fmt: skip
+        raise InputError(
+            "driven_speed",
+            given.driven_speed.value,
+            f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond one drive of any kind",
+            f"up to {MOST_RATIO:.0f} : 1; use two stages or a gearbox",
+        )
     about = given.centre.about.value if given.centre.about is not None else (low + high) / 2
     inf = float("inf")
     return Wanted(
-        given.power.value, given.service_factor, given.driver_speed.value, given.driven_speed.value, tolerance, about, low, high,
-        value_of(given.limits.largest, inf), value_of(given.limits.width, inf), given.layout.angle, given.layout.clockwise, basis, own or {},
-    )  # fmt: skip
+        power_kw=given.power.value,
+        service=given.service_factor,
+        driver_rpm=given.driver_speed.value,
+        driven_rpm=given.driven_speed.value,
+        tolerance_percent=tolerance,
+        centre_mm=about,
+        centre_low_mm=low,
+        centre_high_mm=high,
+        largest_mm=value_of(given.limits.largest, inf),
+        widest_mm=value_of(given.limits.width, inf),
+        angle=given.layout.angle,
+        clockwise=given.layout.clockwise,
+        basis=basis,
+        own=own or {},
+    )
 
 
 def days_of(given: AnyDutyIn) -> float:
@@ -106,21 +122,42 @@ def option_out(o: Offered, family: Family[Any], given: AnyDutyIn, days: float, f
     f = frame.figure
     service = given.service_factor
     asked = {} if service is None else service.model_dump(exclude_none=True, mode="json")
-    side = beside(frame, efficiency=o.efficiency, power_kw=given.power.value, service=service, centre_mm=o.centre_mm, width_mm=o.width_mm,
-                  weight=o.weight, parts=o.parts, days=days)  # fmt: skip
+    side = beside(
+        frame,
+        efficiency=o.efficiency,
+        power_kw=given.power.value,
+        service=service,
+        centre_mm=o.centre_mm,
+        width_mm=o.width_mm,
+        weight=o.weight,
+        parts=o.parts,
+        days=days,
+    )
     lost, price = side.yearly_loss, given.energy_price
     cost = (
         None
         if price is None
-        else frame.band(lost.low.value * price, lost.high.value * price, "money", ("", ""), style="about")
+        else frame.band(lost.low.value * price, lost.high.value * price, kind="money", steps=("", ""), style="about")
     )
     return FamilyOption(
-        name=o.name, telling=o.telling, calc=family.calc, input=o.input | ({"service_factor": asked} if asked else {}),
-        driven_speed=f(o.driven_rpm, "speed"), speed_error=f(o.error_percent, "percent"), centre_distance=side.centre_distance,
-        spare=f(o.spare_percent, "percent"), width=side.width, shaft_load=f(o.shaft_load_n, "force", per="hub"),
-        weight=side.weight, parts=side.parts, efficiency=side.efficiency, yearly_loss=lost, yearly_cost=cost,
-        kinds=list(o.kinds), elevation=elevation_out(o.elevation),
-    )  # fmt: skip
+        name=o.name,
+        telling=o.telling,
+        calc=family.calc,
+        input=o.input | ({"service_factor": asked} if asked else {}),
+        driven_speed=f(o.driven_rpm, "speed"),
+        speed_error=f(o.error_percent, "percent"),
+        centre_distance=side.centre_distance,
+        spare=f(o.spare_percent, "percent"),
+        width=side.width,
+        shaft_load=f(o.shaft_load_n, "force", per="hub"),
+        weight=side.weight,
+        parts=side.parts,
+        efficiency=side.efficiency,
+        yearly_loss=lost,
+        yearly_cost=cost,
+        kinds=list(o.kinds),
+        elevation=elevation_out(o.elevation),
+    )
 
 
 def fell_out(offer: Offer) -> list[FellOut]:

@@ -22,7 +22,7 @@ from tuyere.core.wheels.mass import Weight
 In = TypeVar("In", bound=Input)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class WheelPart:
     """A wheel as it is stored; ``count`` is grooves or teeth. ``spec`` holds what only its family knows."""
 
@@ -36,7 +36,7 @@ class WheelPart:
     spec: dict[str, Any] = field(default_factory=dict)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class LoopPart:
     """A belt or chain as it is stored."""
 
@@ -50,7 +50,7 @@ class LoopPart:
     joined: bool = False
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Parts:
     """Everything of a build but its duty. Centre distance in mm, angle in degrees."""
 
@@ -96,7 +96,7 @@ class StoredDuty:
         return out
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Wanted:
     """A duty for the comparison. kW, rpm, percent, mm; infinite where there is no limit."""
 
@@ -116,7 +116,7 @@ class Wanted:
     own: dict[str, Any] = field(default_factory=dict)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Offered:
     """One drive of a family for a duty. ``input`` works again by the family's calculation, core units.
 
@@ -139,7 +139,7 @@ class Offered:
     elevation: Elevation
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, kw_only=True)
 class Offer:
     """What a family found: counts, the best few, limits where others fell, what it lacks, and what asks for care."""
 

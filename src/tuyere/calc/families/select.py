@@ -37,6 +37,11 @@ def select(family: Family[Any], given: AnyDutyIn, frame: Frame, own: dict[str, A
     offer = family.offer(wanted, frame, given.keep)
     options = [option_out(o, family, given, days, frame) for o in offer.options]
     return SelectOut(
-        considered=offer.considered, accepted=offer.accepted, best=", ".join(o.name for o in options[:3]) or "nothing standard does this",
-        missing=offer.missing, spare=options[0].spare if options else None, options=options, rejected=fell_out(offer),
-    )  # fmt: skip
+        considered=offer.considered,
+        accepted=offer.accepted,
+        best=", ".join(o.name for o in options[:3]) or "nothing standard does this",
+        missing=offer.missing,
+        spare=options[0].spare if options else None,
+        options=options,
+        rejected=fell_out(offer),
+    )

@@ -14,7 +14,7 @@ from tuyere.core.steps import FORMULAS
 from tuyere.core.tables import all_tables
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Entry:
     """A thing to find. ``kind`` is task, table or formula; ``key`` names it there; the words are lower case."""
 
@@ -46,7 +46,14 @@ PAGES = (
 
 
 def _entry(kind: str, key: str, title: str, summary: str, text: str) -> Entry:
-    return Entry(kind, key, title, tuple(split(title)), tuple(split(summary)), tuple(dict.fromkeys(split(text))))
+    return Entry(
+        kind=kind,
+        key=key,
+        title=title,
+        words=tuple(split(title)),
+        summary=tuple(split(summary)),
+        text=tuple(dict.fromkeys(split(text))),
+    )
 
 
 def _field_words(schema: dict[str, Any]) -> str:

@@ -6,8 +6,8 @@ from tuyere.core.sources import Source
 from tuyere.core.steps import Num, formula
 from tuyere.core.tables import declare, table
 
-declare("tuyere.core.duty", "cube_law")
-AFFINITY = Source("fan and pump affinity laws", origin="derived")
+declare("tuyere.core.duty", ("cube_law",))
+AFFINITY = Source(title="fan and pump affinity laws", origin="derived")
 
 
 @formula("P_n", AFFINITY)

@@ -6,9 +6,9 @@ from tuyere.core.sources import Source
 from tuyere.core.steps import Num, formula
 from tuyere.core.tables import declare, table
 
-declare("tuyere.core.duty", "efficiencies")
+declare("tuyere.core.duty", ("efficiencies",))
 
-DEFINITION = Source("definition of efficiency", origin="exact")
+DEFINITION = Source(title="definition of efficiency", origin="exact")
 
 
 @formula("E_l", DEFINITION)

@@ -16,7 +16,14 @@ from tuyere.core.sources import PRACTICE
 from tuyere.core.steps import Num, formula, looked_up, mark
 from tuyere.core.tables import declare, table
 
-declare("tuyere.core.duty", "service_factors", "drivers", "driven_machines")
+declare(
+    "tuyere.core.duty",
+    (
+        "service_factors",
+        "drivers",
+        "driven_machines",
+    ),
+)
 CHOKING_LEAST = 2.0
 
 
@@ -29,7 +36,7 @@ def choking_factor(K_list: Num, K_choke: Num) -> Num:
 LOADS = ("light", "medium", "heavy", "extra heavy")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Conditions:
     """What a service factor follows from. ``machine`` is None where only the load class was given."""
 
@@ -75,7 +82,16 @@ def conditions(
         assert load is not None
         if load not in LOADS:
             raise InputError("load", load, "not a load class", ", ".join(LOADS))
-        return Conditions(driver, str(how["torque"]), None, load, hours_a_day, band, bool(chokes), "high")
+        return Conditions(
+            driver=driver,
+            torque=str(how["torque"]),
+            machine=None,
+            load=load,
+            hours_a_day=hours_a_day,
+            hours_band=band,
+            chokes=bool(chokes),
+            confidence="high",
+        )
     what = _row("driven_machines", machine, "machine")
     if what["confidence"] == "low":
         notice(
@@ -86,7 +102,14 @@ def conditions(
         )
     can_choke = bool(what["chokes"]) if chokes is None else chokes
     return Conditions(
-        driver, str(how["torque"]), machine, str(what["class"]), hours_a_day, band, can_choke, str(what["confidence"])
+        driver=driver,
+        torque=str(how["torque"]),
+        machine=machine,
+        load=str(what["class"]),
+        hours_a_day=hours_a_day,
+        hours_band=band,
+        chokes=can_choke,
+        confidence=str(what["confidence"]),
     )
 
 

@@ -46,7 +46,7 @@ PASS = 1e-12
 SHORTEST = 1.0  # clear of each other; the preferred 3.5 times the large pulley is a remark, not a limit
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Wanted:
     """The duty of a search. kW, rpm, mm; tolerance in percent."""
 
@@ -60,7 +60,7 @@ class Wanted:
     widest_mm: float = np.inf
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Candidate:
     """A flat belt drive that passes, with the figures it is ranked by."""
 
@@ -104,7 +104,7 @@ def evaluate(of: Material, d_1: Array, d_2: Array, w: Wanted) -> dict[str, Any]:
     return {"speed": speed, "feet": feet, "arc": arc, "tight": tight, "hoop": hoop, "hp_in": horsepower}
 
 
-def _shaft_load(of: Material, w: Wanted, tight: Array, hoop: Array, pull: Array, r: dict[str, Any]) -> Array:
+def _shaft_load(of: Material, w: Wanted, *, tight: Array, hoop: Array, pull: Array, r: dict[str, Any]) -> Array:
     """Shaft load in N, standing or running, by the formulas of the single drive."""
     set_for = tight_to_set(tight_needed(pull, hoop, of.friction, r["arc"]), hoop, MARGIN, tight)
     t_c = pounds_to_newtons(hoop)
@@ -141,16 +141,23 @@ def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
             wide = width / MM_PER_IN
             least = (of.least_pulley_in + np.where(wide >= WIDE_IN, of.wide_add_in, 0.0)) * MM_PER_IN
             large = np.maximum(a, b)
-            failed = np.stack([
-                np.zeros(len(a), dtype=bool), large > w.largest_mm, np.minimum(a, b) < least * (1 - 1e-9),
-                SHORTEST * (a + b) / 2 >= w.centre_mm, r["feet"] > RIM_LIMIT_FPM, ~(r["hp_in"] > 0), ~there | (width > w.widest_mm),
-            ])  # fmt: skip
+            failed = np.stack(
+                [
+                    np.zeros(len(a), dtype=bool),
+                    large > w.largest_mm,
+                    np.minimum(a, b) < least * (1 - 1e-9),
+                    SHORTEST * (a + b) / 2 >= w.centre_mm,
+                    r["feet"] > RIM_LIMIT_FPM,
+                    ~(r["hp_in"] > 0),
+                    ~there | (width > w.widest_mm),
+                ]
+            )
             ok = ~failed.any(axis=0)
             counts += np.bincount(np.argmax(failed, axis=0)[~ok], minlength=len(LIMITS))
             if ok.any():
                 pull = net_pull_pounds(design_hp, r["feet"])
                 tight, hoop = r["tight"] * wide, r["hoop"] * wide
-                hub = _shaft_load(of, w, tight, hoop, pull, r)
+                hub = _shaft_load(of, w, tight=tight, hoop=hoop, pull=pull, r=r)
                 one = {
                     "d_1": a,
                     "d_2": b,
@@ -198,7 +205,17 @@ def search(w: Wanted, keep: int = 9, each_material: int = 2) -> Choice:
             float(f[n][k]) for n in ("d_1", "d_2", "width", "face", "error", "hub")
         )
         best.append(
-            Candidate(every[kind], d_a, d_b, wide_mm, face_mm, off, hub_n, float(cost[k]), tuple(kinds.get(k, ())))
+            Candidate(
+                material=every[kind],
+                driver_mm=d_a,
+                driven_mm=d_b,
+                width_mm=wide_mm,
+                face_mm=face_mm,
+                error_percent=off,
+                hub_n=hub_n,
+                cost=float(cost[k]),
+                kinds=tuple(kinds.get(k, ())),
+            )
         )
         if len(best) == keep:
             break

@@ -18,7 +18,7 @@ TAKE_UP = "Take-up at its shortest and then a quarter of its travel out, shafts 
 LAPPED = ("lap-leather", "lap-polyamide", "instrument")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class CutLength:
     """Loop by tape or geometry, cut length, and the range that judgement leaves; mm."""
 
@@ -31,9 +31,20 @@ class CutLength:
     pulleys: TwoPulleys | None
 
 
-def work_cut_length(material: str, joint: str, taped_mm: float | None, driver_mm: float | None, driven_mm: float | None,
-                    centre_mm: float | None, crossed: bool, lap_mm: float, gap_mm: float,
-                    thickness_mm: float | None = None, width_mm: float | None = None) -> CutLength:  # fmt: skip
+def work_cut_length(
+    material: str,
+    joint: str,
+    *,
+    taped_mm: float | None,
+    driver_mm: float | None,
+    driven_mm: float | None,
+    centre_mm: float | None,
+    crossed: bool,
+    lap_mm: float,
+    gap_mm: float,
+    thickness_mm: float | None = None,
+    width_mm: float | None = None,
+) -> CutLength:
     """Length to cut. Give the taped length, or both pulleys and the centres.
 
     Raises InputError for half a geometry, an unknown material, a lap on a joint that has none or none
@@ -69,8 +80,14 @@ def work_cut_length(material: str, joint: str, taped_mm: float | None, driver_mm
         lap_mm = usual[1]
         notice("info", "lap-assumed", "The joint's usual lap of {lap} is taken.", "input.lap", lap=(lap_mm, "length"))
     elif usual is not None and not 0.75 * usual[0] <= lap_mm <= 1.5 * usual[1]:
-        raise InputError("lap", lap_mm, "not a lap for this joint and thickness", "{low} to {high}, as on the joint's card",
-                         low=(usual[0], "length"), high=(usual[1], "length"))  # fmt: skip
+        raise InputError(
+            "lap",
+            lap_mm,
+            "not a lap for this joint and thickness",
+            "{low} to {high}, as on the joint's card",
+            low=(usual[0], "length"),
+            high=(usual[1], "length"),
+        )
     if joint not in LAPPED and lap_mm > 0:
         raise InputError("lap", lap_mm, "only a lapped joint has a lap", "leave it open")
     source = t.source_of(str(row["confidence"]))
@@ -79,12 +96,25 @@ def work_cut_length(material: str, joint: str, taped_mm: float | None, driver_mm
     shortened = float(mark("short", relative_shortening(loop, short)))
     ends = [loop * (1 - float(row[k]) / 100) + lap_mm - gap_mm for k in ("high", "low")]
     if row["confidence"] == "low":
-        notice("caution", "judged", f"How much shorter {row['name']} is cut is recalled with low confidence: {row['basis']}.", "input.material",
-               "Ask the belt's maker, or cut long and shorten.")  # fmt: skip
+        notice(
+            "caution",
+            "judged",
+            f"How much shorter {row['name']} is cut is recalled with low confidence: {row['basis']}.",
+            "input.material",
+            "Ask the belt's maker, or cut long and shorten.",
+        )
     notice(
         "info",
         "take-up",
         TAKE_UP,
         "input.taped_length",
     )
-    return CutLength(loop, shortened, lap_mm, cut, ends[0], ends[1], pulleys)
+    return CutLength(
+        loop_mm=loop,
+        short_mm=shortened,
+        lap_mm=lap_mm,
+        cut_mm=cut,
+        cut_least_mm=ends[0],
+        cut_most_mm=ends[1],
+        pulleys=pulleys,
+    )

@@ -49,10 +49,10 @@ WIDE_IN = 8.0
 CREEP_PERCENT = (1.0, 2.0)
 # A belt set just at its slip limit slips as soon as it has stretched: a quarter more is set.
 MARGIN = 1.25
-MARGIN_SOURCE = Source("set tension a quarter over the slip limit", origin="common practice", confidence="medium")
+MARGIN_SOURCE = Source(title="set tension a quarter over the slip limit", origin="common practice", confidence="medium")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class FlatGiven:
     """A flat belt drive. kW, rpm, mm, degrees. Centre distance or belt length."""
 
@@ -158,8 +158,13 @@ def _advise(given: FlatGiven, centre_mm: float, feet: float) -> None:
             most=(15.24, "belt_speed"),
         )
     if given.crossed and centre_mm < 20 * given.width_mm:
-        notice("caution", "crossed-short", "A crossed belt wants centres of 20 times its width or more: {least} here.",
-               "input.centre_distance", least=(20 * given.width_mm, "length"))  # fmt: skip
+        notice(
+            "caution",
+            "crossed-short",
+            "A crossed belt wants centres of 20 times its width or more: {least} here.",
+            "input.centre_distance",
+            least=(20 * given.width_mm, "length"),
+        )
     if centre_mm < LIKED_CENTRES * max(given.driver_mm, given.driven_mm):
         notice(
             "info",
@@ -169,8 +174,12 @@ def _advise(given: FlatGiven, centre_mm: float, feet: float) -> None:
         )
     steep = abs(given.angle_deg) % 180
     if min(steep, 180 - steep) > 60 or 60 < steep < 120:
-        notice("caution", "steep", "Over 60 degrees from level the belt's weight leaves the lower pulley: more initial tension or an idler.",
-               "input.layout.angle")  # fmt: skip
+        notice(
+            "caution",
+            "steep",
+            "Over 60 degrees from level the belt's weight leaves the lower pulley: more initial tension or an idler.",
+            "input.layout.angle",
+        )
     else:
         notice(
             "info",
@@ -206,8 +215,14 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
     shape = work_two_pulleys(given.driver_mm, given.driven_mm, given.centre_mm, given.length_mm, given.crossed)
     feet = speed_in_feet(speed)
     if feet > RIM_LIMIT_FPM:
-        raise InputError("driver_speed", given.driver_rpm, "belt speed {speed} is over what plain cast-iron pulleys stand", "{most} at most",
-                         speed=(float(speed), "belt_speed"), most=(RIM_LIMIT_FPM * M_PER_FT / 60, "belt_speed"))  # fmt: skip
+        raise InputError(
+            "driver_speed",
+            given.driver_rpm,
+            "belt speed {speed} is over what plain cast-iron pulleys stand",
+            "{most} at most",
+            speed=(float(speed), "belt_speed"),
+            most=(RIM_LIMIT_FPM * M_PER_FT / 60, "belt_speed"),
+        )
     c_p, c_v = pulley_correction(of, small), velocity_correction(of, feet)
     width = given.width_mm / MM_PER_IN
     weight = belt_weight(of.weight_lbf_in3, width, of.thickness_in)
@@ -223,12 +238,23 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
     spare = 100 * (float(capacity) / float(design) - 1)
     needed = given.width_mm * float(design) / float(capacity)
     if spare < 0:
-        notice("danger" if capacity < given.power_kw else "caution", "slips", "Slips at {there}, needs {wanted}: about {width} wide would do.",
-               "input.width", "A wider belt, larger pulleys, or more wrap.",
-               there=(float(capacity), "power"), wanted=(float(design), "power"), width=(needed, "length"))  # fmt: skip
+        notice(
+            "danger" if capacity < given.power_kw else "caution",
+            "slips",
+            "Slips at {there}, needs {wanted}: about {width} wide would do.",
+            "input.width",
+            "A wider belt, larger pulleys, or more wrap.",
+            there=(float(capacity), "power"),
+            wanted=(float(design), "power"),
+            width=(needed, "length"),
+        )
         if slack <= hoop:
-            raise NoSolution("the belt is far too narrow for this power: the slack strand would be pushed", "width",
-                             "about {needed} or more", needed=(needed, "length"))  # fmt: skip
+            raise NoSolution(
+                "the belt is far too narrow for this power: the slack strand would be pushed",
+                "width",
+                "about {needed} or more",
+                needed=(needed, "length"),
+            )
     _advise(given, shape.centre_mm, float(feet))
     full = _strands(tight, slack, hoop, shape.small_arc_deg, "full_")
     # The duty may need less than the belt stands: bearings are spared what does not carry.
@@ -251,8 +277,19 @@ def work_flat_drive(given: FlatGiven) -> FlatDrive:
     running = mark("hub_running", hub_load_running(1.0, t_1, t_2, t_c, shape.small_arc_deg))
     with quiet():
         drawing = two_wheel_elevation(
-            "flat", "flat", (1, 1), of.thickness_in * MM_PER_IN, shape.centre_mm, given.driver_mm, given.driver_mm,
-            given.driven_mm, given.driven_mm, given.angle_deg, given.clockwise, given.crossed)  # fmt: skip
+            "flat",
+            "flat",
+            counts=(1, 1),
+            thickness_mm=of.thickness_in * MM_PER_IN,
+            centre_mm=shape.centre_mm,
+            driver_path_mm=given.driver_mm,
+            driver_outside_mm=given.driver_mm,
+            driven_path_mm=given.driven_mm,
+            driven_outside_mm=given.driven_mm,
+            angle_deg=given.angle_deg,
+            clockwise=given.clockwise,
+            crossed=given.crossed,
+        )
     face = pulley_face_mm(given.width_mm)
     mass = float(weight) * KG_PER_LB * shape.length_mm / MM_PER_IN / 12
     return FlatDrive(

@@ -14,7 +14,7 @@ from tuyere.core.units import MM_PER_IN
 HOOKED = ("hooks", "hooks-hand")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class JointCard:
     """A joint: efficiency in percent, lap (mm) or hook band (in) where it has one, steps in order."""
 
@@ -70,8 +70,14 @@ def work_joint(joint: str, thickness_mm: float, width_mm: float, smallest_pulley
             )
         band, least = (float(fits[0][0]), float(fits[0][1])), max(float(fits[0][2]), 20 * inches) * MM_PER_IN
     if least is not None and smallest_pulley_mm is not None and smallest_pulley_mm < least:
-        notice("caution", "small-pulley", "These hooks want a pulley of {least} or more.", "input.smallest_pulley", "A glued lap bends further.",
-               least=(least, "length"))  # fmt: skip
+        notice(
+            "caution",
+            "small-pulley",
+            "These hooks want a pulley of {least} or more.",
+            "input.smallest_pulley",
+            "A glued lap bends further.",
+            least=(least, "length"),
+        )
     if row["confidence"] == "low":
         notice(
             "caution",
@@ -80,5 +86,17 @@ def work_joint(joint: str, thickness_mm: float, width_mm: float, smallest_pulley
             "input.joint",
         )
     lap = lap_range_mm(joint, thickness_mm, width_mm)
-    return JointCard(joint, str(row["name"]), low, high, str(row["take_up"]), lap[0] if lap else None, lap[1] if lap else None, band, least,
-                     STEPS[joint], CAUTIONS[joint], str(row["confidence"]))  # fmt: skip
+    return JointCard(
+        key=joint,
+        name=str(row["name"]),
+        low_percent=low,
+        high_percent=high,
+        take_up=str(row["take_up"]),
+        lap_low_mm=lap[0] if lap else None,
+        lap_high_mm=lap[1] if lap else None,
+        hook_band_in=band,
+        least_pulley_mm=least,
+        steps=STEPS[joint],
+        cautions=CAUTIONS[joint],
+        confidence=str(row["confidence"]),
+    )

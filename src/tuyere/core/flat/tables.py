@@ -9,12 +9,27 @@ from tuyere.core.errors import InputError
 from tuyere.core.tables import declare, table
 
 declare(
-    "tuyere.core.flat", "flat_materials", "pulley_correction", "velocity_correction", "crowns", "round_urethane",
-    "round_pulleys", "link_belts", "flat_widths", "flat_pulleys", "flat_service", "cut_short", "joints", "hooks", "flat_manners",
-)  # fmt: skip
+    "tuyere.core.flat",
+    (
+        "flat_materials",
+        "pulley_correction",
+        "velocity_correction",
+        "crowns",
+        "round_urethane",
+        "round_pulleys",
+        "link_belts",
+        "flat_widths",
+        "flat_pulleys",
+        "flat_service",
+        "cut_short",
+        "joints",
+        "hooks",
+        "flat_manners",
+    ),
+)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Material:
     """A belt material: inches, lbf per inch of width, lbf per cubic inch."""
 
@@ -33,7 +48,7 @@ class Material:
 @cache
 def materials() -> dict[str, Material]:
     """Every material by key."""
-    return {r[0]: Material(*r) for r in table("flat_materials").rows}
+    return {m.key: m for m in table("flat_materials").records(Material)}
 
 
 def material(key: str, field: str = "material") -> Material:

@@ -13,7 +13,7 @@ from math import cos, hypot, radians, sin
 from tuyere.core.geometry.path import Arc, Span, Wheel, belt_path
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class WheelDrawing:
     """A wheel as drawn: ``role`` driver, driven or idler; radii in mm; ``grooves`` or teeth count."""
 
@@ -27,7 +27,7 @@ class WheelDrawing:
     count: int
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class StrandDrawing:
     """A free strand; ``side`` is "tight" or "slack"."""
 
@@ -39,7 +39,7 @@ class StrandDrawing:
     length: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ArcDrawing:
     """Belt in contact with a wheel; degrees counter-clockwise from the x axis."""
 
@@ -51,7 +51,7 @@ class ArcDrawing:
     turn: int
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Elevation:
     """The drawing: wheels, arcs, strands, belt thickness, and the frame that holds it all (mm).
 
@@ -74,6 +74,7 @@ class Elevation:
 def two_wheel_elevation(
     family: str,
     profile: str,
+    *,
     counts: tuple[int, int],
     thickness_mm: float,
     centre_mm: float,
@@ -96,12 +97,41 @@ def two_wheel_elevation(
     wheels = [Wheel(0.0, 0.0, driver_path_mm / 2, turn), Wheel(x, y, driven_path_mm / 2, -turn if crossed else turn)]
     path = belt_path(wheels)
     drawn = (
-        WheelDrawing("driver", 0.0, 0.0, driver_outside_mm / 2, driver_path_mm / 2, wheels[0].turn, profile, counts[0]),
-        WheelDrawing("driven", x, y, driven_outside_mm / 2, driven_path_mm / 2, wheels[1].turn, profile, counts[1]),
+        WheelDrawing(
+            role="driver",
+            x=0.0,
+            y=0.0,
+            outside_radius=driver_outside_mm / 2,
+            path_radius=driver_path_mm / 2,
+            turn=wheels[0].turn,
+            profile=profile,
+            count=counts[0],
+        ),
+        WheelDrawing(
+            role="driven",
+            x=x,
+            y=y,
+            outside_radius=driven_outside_mm / 2,
+            path_radius=driven_path_mm / 2,
+            turn=wheels[1].turn,
+            profile=profile,
+            count=counts[1],
+        ),
     )
-    arcs = tuple(ArcDrawing(p.x, p.y, p.r, p.start_deg, p.sweep_deg, p.turn) for p in path if isinstance(p, Arc))
+    arcs = tuple(
+        ArcDrawing(x=p.x, y=p.y, r=p.r, start_deg=p.start_deg, sweep_deg=p.sweep_deg, turn=p.turn)
+        for p in path
+        if isinstance(p, Arc)
+    )
     strands = tuple(
-        StrandDrawing(p.x1, p.y1, p.x2, p.y2, "tight" if p.end == 0 else "slack", hypot(p.x2 - p.x1, p.y2 - p.y1))
+        StrandDrawing(
+            x1=p.x1,
+            y1=p.y1,
+            x2=p.x2,
+            y2=p.y2,
+            side="tight" if p.end == 0 else "slack",
+            length=hypot(p.x2 - p.x1, p.y2 - p.y1),
+        )
         for p in path
         if isinstance(p, Span)
     )
@@ -109,5 +139,15 @@ def two_wheel_elevation(
     left, right = min(x - r for x, _, r in reach), max(x + r for x, _, r in reach)
     bottom, top = min(y - r for _, y, r in reach), max(y + r for _, y, r in reach)
     return Elevation(
-        family, drawn, arcs, strands, thickness_mm, pitch_mm, centre_mm, left, bottom, right - left, top - bottom
+        family=family,
+        wheels=drawn,
+        arcs=arcs,
+        strands=strands,
+        thickness=thickness_mm,
+        pitch=pitch_mm,
+        centre_distance=centre_mm,
+        left=left,
+        bottom=bottom,
+        width=right - left,
+        height=top - bottom,
     )

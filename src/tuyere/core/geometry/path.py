@@ -23,7 +23,7 @@ class Wheel:
     turn: int
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Arc:
     """Contact on wheel number ``wheel``; angles in degrees from the x axis, swept in the sense ``turn``."""
 
@@ -41,7 +41,7 @@ class Arc:
         return self.r * self.sweep_deg * pi / 180
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Span:
     """A free strand from wheel ``start`` to wheel ``end``, in the direction of travel, mm."""
 
@@ -73,7 +73,12 @@ def _tangent(i: int, j: int, wheels: list[Wheel]) -> tuple[Span, float]:
     heading = atan2(dy, dx) - asin(lift)
     nx, ny = -sin(heading), cos(heading)
     span = Span(
-        i, j, a.x - a.turn * a.r * nx, a.y - a.turn * a.r * ny, b.x - b.turn * b.r * nx, b.y - b.turn * b.r * ny
+        start=i,
+        end=j,
+        x1=a.x - a.turn * a.r * nx,
+        y1=a.y - a.turn * a.r * ny,
+        x2=b.x - b.turn * b.r * nx,
+        y2=b.y - b.turn * b.r * ny,
     )
     return span, heading
 
@@ -93,7 +98,17 @@ def belt_path(wheels: list[Wheel]) -> list[Arc | Span]:
         arriving = legs[k - 1][1]
         sweep = (wheel.turn * (leaving - arriving)) % (2 * pi)
         start = arriving - wheel.turn * pi / 2
-        path.append(Arc(k, wheel.x, wheel.y, wheel.r, degrees(start) % 360, degrees(sweep), wheel.turn))
+        path.append(
+            Arc(
+                wheel=k,
+                x=wheel.x,
+                y=wheel.y,
+                r=wheel.r,
+                start_deg=degrees(start) % 360,
+                sweep_deg=degrees(sweep),
+                turn=wheel.turn,
+            )
+        )
         path.append(span)
     return path
 

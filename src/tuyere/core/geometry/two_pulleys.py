@@ -20,7 +20,7 @@ from tuyere.core.notices import notice
 from tuyere.core.steps import mark, solved
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class TwoPulleys:
     """Length, centre distance and free span in mm, arcs in degrees."""
 
@@ -79,6 +79,17 @@ def work_two_pulleys(
             arc=(small, "angle"),
         )
     drawing = two_wheel_elevation(
-        "belt", "flat", (1, 1), 0.02 * D, centre, driver_mm, driver_mm, driven_mm, driven_mm, crossed=crossed
+        "belt",
+        "flat",
+        counts=(1, 1),
+        thickness_mm=0.02 * D,
+        centre_mm=centre,
+        driver_path_mm=driver_mm,
+        driver_outside_mm=driver_mm,
+        driven_path_mm=driven_mm,
+        driven_outside_mm=driven_mm,
+        crossed=crossed,
     )
-    return TwoPulleys(length, centre, small, large, span, drawing)
+    return TwoPulleys(
+        length_mm=length, centre_mm=centre, small_arc_deg=small, large_arc_deg=large, span_mm=span, elevation=drawing
+    )

@@ -12,12 +12,18 @@ from tuyere.core.steps import looked_up, mark
 from tuyere.core.tables import declare, table
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
-declare("tuyere.core.motors", "motor_speeds", "min_sheaves")
-NAMEPLATE = Source("the motor's nameplate", origin="as given", confidence="high")
+declare(
+    "tuyere.core.motors",
+    (
+        "motor_speeds",
+        "min_sheaves",
+    ),
+)
+NAMEPLATE = Source(title="the motor's nameplate", origin="as given", confidence="high")
 CLASSES = (3500, 1750, 1160, 870)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class MotorSpeed:
     """Synchronous speed, full-load speed (or its usual range) and slip; rpm and percent. Range over a variable frequency."""
 
@@ -41,8 +47,12 @@ def motor_speed(
     sync = float(mark("synchronous", synchronous_motor_speed(hertz, float(poles))))
     if nameplate_rpm is not None:
         if not 0.8 * sync <= nameplate_rpm < sync:
-            raise InputError("nameplate_speed", nameplate_rpm, f"not a full-load speed of a motor with {poles} poles at {hertz:g} Hz",
-                             f"{0.8 * sync:.0f} to under {sync:.0f} rpm")  # fmt: skip
+            raise InputError(
+                "nameplate_speed",
+                nameplate_rpm,
+                f"not a full-load speed of a motor with {poles} poles at {hertz:g} Hz",
+                f"{0.8 * sync:.0f} to under {sync:.0f} rpm",
+            )
         low = high = float(looked_up("n_full", nameplate_rpm, "", NAMEPLATE))
     else:
         rows = [r for r in table("motor_speeds").rows if r[0] == hertz and r[1] == poles]
@@ -73,9 +83,15 @@ def motor_speed(
             else float(mark(name, speed_at_frequency(synchronous_motor_speed(f, float(poles)), sync - low)))
         )
     if high_hertz is not None and high_hertz > hertz:
-        notice("caution", "over-speed", "Above its rated frequency the motor gives no more power and its torque falls: rate the drive over the whole range.",
-               "input.high_frequency")  # fmt: skip
-    return MotorSpeed(sync, low, high, slip, ends[0], ends[1])
+        notice(
+            "caution",
+            "over-speed",
+            "Above its rated frequency the motor gives no more power and its torque falls: rate the drive over the whole range.",
+            "input.high_frequency",
+        )
+    return MotorSpeed(
+        synchronous_rpm=sync, low_rpm=low, high_rpm=high, slip_percent=slip, at_low_rpm=ends[0], at_high_rpm=ends[1]
+    )
 
 
 ROUNDED = 0.02  # nameplates round: 11 kW and 15 hp are one motor

@@ -44,7 +44,7 @@ LIMITS = ("speed", "centre distance", "wrap", "galling", "power", "size")
 PASS = 1e-12
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Wanted:
     """The duty of a search. kW, rpm, mm, hours; tolerance in percent."""
 
@@ -60,7 +60,7 @@ class Wanted:
     series: str = "ansi"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Candidate:
     """A chain drive that passes, with the figures it is ranked by."""
 
@@ -106,11 +106,20 @@ def _grid(series: str = "ansi") -> dict[str, Array]:
         return values
 
     grid: dict[str, Array] = {
-        "of": of.astype(float), "strands": strands, "factor": np.array([factors[int(s)] for s in strands]),
-        "z_1": z_1.astype(float), "z_2": z_2.astype(float), "pitch_in": column("pitch_in"), "pitch_mm": column("pitch_mm"),
-        "K_f": column("K_f"), "K_r": column("K_r"), "mass": column("mass_kg_m"), "width": column("width_mm"),
-        "spacing": column("spacing_mm"), "roller": column("roller_mm"),
-    }  # fmt: skip
+        "of": of.astype(float),
+        "strands": strands,
+        "factor": np.array([factors[int(s)] for s in strands]),
+        "z_1": z_1.astype(float),
+        "z_2": z_2.astype(float),
+        "pitch_in": column("pitch_in"),
+        "pitch_mm": column("pitch_mm"),
+        "K_f": column("K_f"),
+        "K_r": column("K_r"),
+        "mass": column("mass_kg_m"),
+        "width": column("width_mm"),
+        "spacing": column("spacing_mm"),
+        "roller": column("roller_mm"),
+    }
     if series != "ansi":
         constants = np.array([iso_constants(c) for c in sizes])[of]
         k_ps = np.array(
@@ -130,12 +139,16 @@ def _power(c: dict[str, Array], small: Array, small_rpm: Array, pitches: Array, 
     """(galling limit of one strand, power of all strands in kW) by the method of the series."""
     if "k_A" in c:
         gall = iso_galling_power(small, small_rpm, c["pitch_mm"], c["K_ps"])
-        plate = iso_plate_power(small, small_rpm, c["k_A"], c["A_i"], c["pitch_mm"], c["e_p"])
+        plate = iso_plate_power(small, small_rpm, k_A=c["k_A"], A_i=c["A_i"], p=c["pitch_mm"], e_p=c["e_p"])
         roller = iso_roller_power(small, small_rpm, c["k_R"], c["pitch_mm"])
-        return gall, iso_chain_power(plate, roller, gall, c["factor"], 1.0, 1.0, iso_life_factor(life_h))
+        return gall, iso_chain_power(
+            plate, roller, P_gall=gall, K_str=c["factor"], K_lub=1.0, K_off=1.0, f_5=iso_life_factor(life_h)
+        )
     gall = galling_power(small, small_rpm, c["pitch_in"])
     plate = link_plate_power(c["K_f"], small, small_rpm, c["pitch_in"])
-    one = strand_power(plate, impact_power(c["K_r"], small, small_rpm, c["pitch_in"], pitches, life_h), gall)
+    one = strand_power(
+        plate, impact_power(c["K_r"], small, n_s=small_rpm, p_in=c["pitch_in"], X=pitches, h_life=life_h), gall
+    )
     return gall, chain_power(one, c["factor"], 1.0, 1.0)
 
 
@@ -158,12 +171,16 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
     gall, power = _power(c, small, small_rpm, pitches, w.life_h)
     speed = chain_speed(c["z_1"], c["pitch_mm"], w.driver_rpm)
     return {
-        "error": 100 * (driven / w.driven_rpm - 1), "pitches": pitches, "galling": gall,
-        "power": power, "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
+        "error": 100 * (driven / w.driven_rpm - 1),
+        "pitches": pitches,
+        "galling": gall,
+        "power": power,
+        "wrap": small_wrap(w.centre_mm, c["pitch_mm"], small, large),
         "tips": (_outside(c, c["z_1"]) + _outside(c, c["z_2"])) / 2,
-        "largest": _outside(c, large), "pull": working_pull(w.power_kw, speed),
+        "largest": _outside(c, large),
+        "pull": working_pull(w.power_kw, speed),
         "width": over_strands(c["width"], c["spacing"], c["strands"]),
-    }  # fmt: skip
+    }
 
 
 def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
@@ -207,7 +224,9 @@ def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
     rows = np.concatenate([k[0] for k in kept])
     r = {n: np.concatenate([k[1][n] for k in kept]) for n in kept[0][1]}
     c = {n: col[rows] for n, col in grid.items()}
-    weight = sprockets_weight(c["pitch_mm"], c["width"], c["spacing"], c["strands"], c["z_1"], c["z_2"])
+    weight = sprockets_weight(
+        c["pitch_mm"], c["width"], spacing_mm=c["spacing"], strands=c["strands"], z_1=c["z_1"], z_2=c["z_2"]
+    )
     figures = Figures(
         parts=2 + c["strands"],
         large_mm=r["largest"],
@@ -236,9 +255,19 @@ def search(w: Wanted, keep: int = 9, each_size: int = 2) -> Choice:
             continue
         used[key] = used.get(key, 0) + 1
         best.append(
-            Candidate(sizes[key[0]], key[1], int(grid["z_1"][row]), int(grid["z_2"][row]), float(r["error"][k]),
-                      float(r["pull"][k]), float(r["width"][k]), float(c["mass"][k] * c["strands"][k]), float(cost[k]), tuple(kinds.get(k, ())))
-        )  # fmt: skip
+            Candidate(
+                chain=sizes[key[0]],
+                strands=key[1],
+                z_1=int(grid["z_1"][row]),
+                z_2=int(grid["z_2"][row]),
+                error_percent=float(r["error"][k]),
+                pull_n=float(r["pull"][k]),
+                width_mm=float(r["width"][k]),
+                mass_kg_m=float(c["mass"][k] * c["strands"][k]),
+                cost=float(cost[k]),
+                kinds=tuple(kinds.get(k, ())),
+            )
+        )
         if len(best) == keep:
             break
     return Choice(total, len(rows), tuple(best), rejected)

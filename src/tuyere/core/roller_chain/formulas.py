@@ -9,14 +9,14 @@ from tuyere.core.sources import GEOMETRY, KINEMATICS, PRACTICE, STATICS, Source
 from tuyere.core.steps import Num, formula
 from tuyere.core.units import KW_PER_HP
 
-ASME = Source("ASME B29.1 rating of roller chain, as carried by Shigley")
-ISO606 = Source("ASME B29.1 and ISO 606, sprockets")
-WEAR = Source("ASME and handbook practice, chain elongation")
-ISO10823 = Source("ISO 10823, equations of the capacity charts", "2004", confidence="medium")
-ISO10823_B = Source("ISO 10823, plate cross-section of the B series", "2004", confidence="low")
-ISO10823_GALLING = Source("ISO 10823, galling line", "2004", confidence="low")
-DIN8195 = Source("DIN 8195 life factor, as carried by Roloff/Matek", confidence="medium")
-LIMITS = Source("Roloff/Matek and ISO 10823 practice", confidence="medium")
+ASME = Source(title="ASME B29.1 rating of roller chain, as carried by Shigley")
+ISO606 = Source(title="ASME B29.1 and ISO 606, sprockets")
+WEAR = Source(title="ASME and handbook practice, chain elongation")
+ISO10823 = Source(title="ISO 10823, equations of the capacity charts", edition="2004", confidence="medium")
+ISO10823_B = Source(title="ISO 10823, plate cross-section of the B series", edition="2004", confidence="low")
+ISO10823_GALLING = Source(title="ISO 10823, galling line", edition="2004", confidence="low")
+DIN8195 = Source(title="DIN 8195 life factor, as carried by Roloff/Matek", confidence="medium")
+LIMITS = Source(title="Roloff/Matek and ISO 10823 practice", confidence="medium")
 
 
 @formula("H_plate", ASME)
@@ -26,7 +26,7 @@ def link_plate_power(K_f: Num, N_s: Num, n_s: Num, p_in: Num) -> Num:
 
 
 @formula("H_impact", ASME)
-def impact_power(K_r: Num, N_s: Num, n_s: Num, p_in: Num, X: Num, h_life: Num) -> Num:
+def impact_power(K_r: Num, N_s: Num, *, n_s: Num, p_in: Num, X: Num, h_life: Num) -> Num:
     """Impact of rollers and bushings; governs at high speed; corrected for length and life."""
     return 1000 * K_r * N_s**1.5 * p_in**0.8 / n_s**1.5 * (X / 100) ** 0.4 * (15000 / h_life) ** 0.4
 
@@ -228,7 +228,7 @@ def plate_area_b(b_2: Num, b_1: Num, h_2: Num, D_r: Num, d_pin: Num) -> Num:
 
 
 @formula("P_plate", ISO10823)
-def iso_plate_power(N_s: Num, n_s: Num, k_A: Num, A_i: Num, p: Num, e_p: Num) -> Num:
+def iso_plate_power(N_s: Num, n_s: Num, *, k_A: Num, A_i: Num, p: Num, e_p: Num) -> Num:
     """Fatigue of the link plates, one strand."""
     return N_s**1.08 * n_s**0.9 * k_A * A_i * p ** (1 - e_p * p) / 6e7
 
@@ -243,9 +243,12 @@ def iso_roller_power(N_s: Num, n_s: Num, k_R: Num, p: Num) -> Num:
 def iso_galling_power(N_s: Num, n_s: Num, p: Num, K_ps: Num) -> Num:
     """Galling of pins and bushings, one strand; at or below zero the chain cannot run so fast at all."""
     return (
-        N_s * n_s * p / (3780 * K_ps)
+        N_s
+        * n_s
+        * p
+        / (3780 * K_ps)
         * (4.413 - 2.073 * (p / 25.4) - 0.0274 * N_s - log(n_s / (1000 * K_ps)) * (1.59 * log10(p / 25.4) + 1.873))
-    )  # fmt: skip
+    )
 
 
 @formula("f_5", DIN8195)
@@ -255,7 +258,7 @@ def iso_life_factor(h_life: Num) -> Num:
 
 
 @formula("P_ch", ISO10823)
-def iso_chain_power(P_plate: Num, P_roller: Num, P_gall: Num, K_str: Num, K_lub: Num, K_off: Num, f_5: Num) -> Num:
+def iso_chain_power(P_plate: Num, P_roller: Num, *, P_gall: Num, K_str: Num, K_lub: Num, K_off: Num, f_5: Num) -> Num:
     """The least of the three limits, for all strands, with what lubrication, an offset link and the life leave."""
     return minimum(minimum(P_plate, P_roller), P_gall) * K_str * K_lub * K_off * f_5
 

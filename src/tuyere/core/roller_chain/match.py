@@ -12,7 +12,7 @@ from tuyere.core.steps import mark
 WORN_PERCENT = 3.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Match:
     """Growth of each chain and their difference (percent), mismatch at the last dog engaged (mm), what to do."""
 
@@ -24,7 +24,7 @@ class Match:
 
 
 def work_match(
-    pitch_mm: float, pitches: int, drive_mm: float, driven_mm: float, engaged: int | None, room_mm: float | None
+    pitch_mm: float, pitches: int, *, drive_mm: float, driven_mm: float, engaged: int | None, room_mm: float | None
 ) -> Match:
     """Compare two chains of one pitch, measured over the same pitches. Raises InputError for lengths that are no such chain.
 
@@ -68,6 +68,13 @@ def work_match(
         else "Both may run on; measure again together."
     )
     if jams or worn:
-        notice("danger" if jams else "caution", "match", advice, "input.drive_length",
-               "The slack must leave on the slack side: a take-up at the drive's exit, never pushed.")  # fmt: skip
-    return Match(drive, driven, apart, mismatch, advice)
+        notice(
+            "danger" if jams else "caution",
+            "match",
+            advice,
+            "input.drive_length",
+            "The slack must leave on the slack side: a take-up at the drive's exit, never pushed.",
+        )
+    return Match(
+        drive_percent=drive, driven_percent=driven, difference_percent=apart, mismatch_mm=mismatch, advice=advice
+    )

@@ -54,10 +54,10 @@ from tuyere.core.wheels.mass import Weight
 GOVERNING = ("link plates", "roller and bushing impact", "galling of the pins")
 OFFSET_SHARE = 0.8
 ROUGH_PERCENT = 4.0  # common practice, no source: under 13 teeth
-OFFSET = Source("ISO 10823 and Roloff practice, cranked link", confidence="medium")
+OFFSET = Source(title="ISO 10823 and Roloff practice, cranked link", confidence="medium")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class ChainRating:
     """The three limits per strand (kW), which governs, what all strands carry (kW), and by which method."""
 
@@ -72,6 +72,7 @@ class ChainRating:
 def rate_chain(
     of: Chain,
     strands: int,
+    *,
     small_teeth: int,
     small_rpm: float,
     pitches: float,
@@ -90,9 +91,19 @@ def rate_chain(
             raise InputError(
                 "method", method, f"the ASME formulas rate the American numbers, not {of.name}", "iso10823"
             )
-        return rate_by_iso(of, strands, small_teeth, small_rpm, life_h, lubrication, offset_link)
+        return rate_by_iso(
+            of,
+            strands,
+            small_teeth=small_teeth,
+            small_rpm=small_rpm,
+            life_h=life_h,
+            lubrication=lubrication,
+            offset_link=offset_link,
+        )
     plate = mark("plate", link_plate_power(of.K_f, small_teeth, small_rpm, of.pitch_in))
-    impact = mark("impact", impact_power(of.K_r, small_teeth, small_rpm, of.pitch_in, pitches, life_h))
+    impact = mark(
+        "impact", impact_power(of.K_r, small_teeth, n_s=small_rpm, p_in=of.pitch_in, X=pitches, h_life=life_h)
+    )
     gall = mark("galling", galling_power(small_teeth, small_rpm, of.pitch_in))
     if gall <= 0:
         raise NoSolution(
@@ -114,7 +125,9 @@ def rate_chain(
             f"Lubrication counted as: {words}. It leaves {share:g} of the rating.",
             "input.lubrication",
         )
-    return ChainRating(limits[0], limits[1], limits[2], governing, float(power))
+    return ChainRating(
+        plate_kw=limits[0], impact_kw=limits[1], galling_kw=limits[2], governing=governing, power_kw=float(power)
+    )
 
 
 def iso_constants(of: Chain) -> tuple[float, float, float, float]:
@@ -138,7 +151,7 @@ def iso_constants(of: Chain) -> tuple[float, float, float, float]:
 
 
 def rate_by_iso(
-    of: Chain, strands: int, small_teeth: int, small_rpm: float, life_h: float, lubrication: str, offset_link: bool
+    of: Chain, strands: int, *, small_teeth: int, small_rpm: float, life_h: float, lubrication: str, offset_link: bool
 ) -> ChainRating:
     """Power by the equations of the ISO capacity charts, worked at the real number of teeth.
 
@@ -151,7 +164,7 @@ def rate_by_iso(
             raise InputError("method", "iso10823", f"{of.name} has no ISO equivalent", "asme")
         size = found
     k_a, area, e_p, k_r = iso_constants(size)
-    plate = mark("plate", iso_plate_power(small_teeth, small_rpm, k_a, area, size.pitch_mm, e_p))
+    plate = mark("plate", iso_plate_power(small_teeth, small_rpm, k_A=k_a, A_i=area, p=size.pitch_mm, e_p=e_p))
     roller = mark("impact", iso_roller_power(small_teeth, small_rpm, k_r, size.pitch_mm))
     t = table("iso_galling")
     k_ps = looked_up("K_ps", next(r[2] for r in t.rows if r[0] < size.pitch_mm <= r[1] + 1e-9), t.id, t.source_of())
@@ -165,7 +178,10 @@ def rate_by_iso(
     k_str = strand_factor(strands, size)
     share, words = lubrication_share(lubrication)
     k_off = looked_up("K_off", OFFSET_SHARE if offset_link else 1.0, "", OFFSET)
-    power = mark("power", iso_chain_power(plate, roller, gall, k_str, share, k_off, iso_life_factor(life_h)))
+    power = mark(
+        "power",
+        iso_chain_power(plate, roller, P_gall=gall, K_str=k_str, K_lub=share, K_off=k_off, f_5=iso_life_factor(life_h)),
+    )
     limits = (float(plate), float(roller), float(gall))
     governing = GOVERNING[limits.index(min(limits))]
     if size.series == "b" or governing == GOVERNING[2]:
@@ -182,10 +198,17 @@ def rate_by_iso(
             f"Lubrication counted as: {words}. It leaves {share:g} of the rating.",
             "input.lubrication",
         )
-    return ChainRating(*limits, governing, float(power), "iso10823")
+    return ChainRating(
+        plate_kw=limits[0],
+        impact_kw=limits[1],
+        galling_kw=limits[2],
+        governing=governing,
+        power_kw=float(power),
+        method="iso10823",
+    )
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Given:
     """A chain drive. kW, rpm, mm, h, degrees, Celsius. Centre distance or pitches."""
 
@@ -206,7 +229,7 @@ class Given:
     method: str = "own"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Drive:
     """A worked chain drive. kW, rpm, m/s, mm, N, percent."""
 
@@ -239,27 +262,40 @@ def rate(given: Given) -> Drive:
     design = mark("design_power", design_power(given.power_kw, given.service_factor))
     driven = mark("driven_speed", driven_sprocket_speed(given.driver_rpm, given.z_1, given.z_2))
     speed = mark("chain_speed", chain_speed(given.z_1, of.pitch_mm, given.driver_rpm))
-    length = work_length(of, given.z_1, given.z_2, given.centre_mm, given.pitches, given.angle_deg, given.clockwise)
+    length = work_length(
+        of,
+        given.z_1,
+        z_2=given.z_2,
+        centre_mm=given.centre_mm,
+        pitches=given.pitches,
+        angle_deg=given.angle_deg,
+        clockwise=given.clockwise,
+    )
     small = min(given.z_1, given.z_2)
     small_rpm = given.driver_rpm if given.z_1 <= given.z_2 else float(driven)
     rating = rate_chain(
         of,
         given.strands,
-        small,
-        small_rpm,
-        length.pitches,
-        given.life_h,
-        given.lubrication,
-        length.offset_link,
-        given.method,
+        small_teeth=small,
+        small_rpm=small_rpm,
+        pitches=length.pitches,
+        life_h=given.life_h,
+        lubrication=given.lubrication,
+        offset_link=length.offset_link,
+        method=given.method,
     )
     spare = 100 * (rating.power_kw / float(design) - 1)
     pulse = mark("chordal", chordal_variation(small))
     for field, teeth in (("driver_teeth", given.z_1), ("driven_teeth", given.z_2)):
         advise_teeth(teeth, field)
     if pulse > ROUGH_PERCENT:
-        notice("caution", "chordal", "The chain's speed swings by {swing} with every tooth: it will be felt and heard.", "input.driver_teeth",
-               swing=(float(pulse), "percent"))  # fmt: skip
+        notice(
+            "caution",
+            "chordal",
+            "The chain's speed swings by {swing} with every tooth: it will be felt and heard.",
+            "input.driver_teeth",
+            swing=(float(pulse), "percent"),
+        )
     mass = of.mass_kg_m * given.strands
     pull = mark("pull", working_pull(given.power_kw, speed))
     centrifugal = mark("centrifugal", centrifugal_pull(mass, speed))
@@ -304,25 +340,25 @@ def rate(given: Given) -> Drive:
             "input.temperature",
         )
     return Drive(
-        float(design),
-        float(driven),
-        float(speed),
-        length,
-        rating,
-        spare,
-        float(pulse),
-        float(pull),
-        float(centrifugal),
-        float(sag),
-        float(hand),
-        float(hang),
-        float(greatest),
-        float(safety),
-        float(shaft),
-        shaft_load(standing_new_n=2 * float(hang), running_n=float(running)),
-        mass * length.pitches * of.pitch_mm / 1000,
-        lubrication_type(of, float(speed)),
-        oil,
-        float(over_strands(of.width_mm, of.spacing_mm, given.strands)),
-        chain_weight(of, given.strands, given.z_1, given.z_2, length.pitches),
+        design_kw=float(design),
+        driven_rpm=float(driven),
+        speed_m_s=float(speed),
+        length=length,
+        rating=rating,
+        spare_percent=spare,
+        chordal_percent=float(pulse),
+        pull_n=float(pull),
+        centrifugal_n=float(centrifugal),
+        sag_mm=float(sag),
+        hand_mm=float(hand),
+        sag_pull_n=float(hang),
+        greatest_n=float(greatest),
+        safety=float(safety),
+        shaft_n=float(shaft),
+        shaft_load=shaft_load(standing_new_n=2 * float(hang), running_n=float(running)),
+        mass_kg=mass * length.pitches * of.pitch_mm / 1000,
+        lubrication=lubrication_type(of, float(speed)),
+        oil=oil,
+        width_mm=float(over_strands(of.width_mm, of.spacing_mm, given.strands)),
+        weight=chain_weight(of, given.strands, given.z_1, given.z_2, length.pitches),
     )

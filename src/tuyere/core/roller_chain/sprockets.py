@@ -21,7 +21,7 @@ from tuyere.core.steps import Num, mark
 FEWEST, MOST = 9, 150
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Sprocket:
     """Diameters in mm; chordal variation in percent; greatest bore None where not tabled."""
 
@@ -76,5 +76,11 @@ def work_sprocket(of: Chain, teeth: int, field: str = "teeth") -> Sprocket:
     pulse = mark("chordal", chordal_variation(teeth))
     advise_teeth(teeth, field)
     return Sprocket(
-        teeth, float(pitch), float(outside), float(caliper), float(hub), greatest_bore_mm(of, teeth), float(pulse)
+        teeth=teeth,
+        pitch_mm=float(pitch),
+        outside_mm=float(outside),
+        caliper_mm=float(caliper),
+        hub_mm=float(hub),
+        bore_mm=greatest_bore_mm(of, teeth),
+        chordal_percent=float(pulse),
     )

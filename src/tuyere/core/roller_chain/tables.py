@@ -11,12 +11,23 @@ from tuyere.core.tables import declare, table
 from tuyere.core.units import KG_PER_LB, M_PER_FT, MM_PER_IN, N_PER_LBF
 
 declare(
-    "tuyere.core.roller_chain", "chains", "strand_factors", "chain_service_factors", "lubrication_quality", "oils", "max_bores",
-    "chain_drivers", "chain_manners", "iso_chains", "iso_galling",
-)  # fmt: skip
+    "tuyere.core.roller_chain",
+    (
+        "chains",
+        "strand_factors",
+        "chain_service_factors",
+        "lubrication_quality",
+        "oils",
+        "max_bores",
+        "chain_drivers",
+        "chain_manners",
+        "iso_chains",
+        "iso_galling",
+    ),
+)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Chain:
     """A chain size: dimensions in mm and inches, strength of one strand in N, mass in kg/m, speeds in m/s."""
 
@@ -44,9 +55,20 @@ def chains() -> dict[str, Chain]:
     made = {}
     for name, pitch, roller, width, spacing, height, tensile, weight, k_f, k_r, a, b in table("chains").rows:
         made[name] = Chain(
-            name, pitch, pitch * MM_PER_IN, roller * MM_PER_IN, width * MM_PER_IN, spacing * MM_PER_IN, height * MM_PER_IN,
-            tensile * N_PER_LBF, weight * KG_PER_LB / M_PER_FT, k_f, k_r, a * M_PER_FT / 60, b * M_PER_FT / 60,
-        )  # fmt: skip
+            name=name,
+            pitch_in=pitch,
+            pitch_mm=pitch * MM_PER_IN,
+            roller_mm=roller * MM_PER_IN,
+            width_mm=width * MM_PER_IN,
+            spacing_mm=spacing * MM_PER_IN,
+            height_mm=height * MM_PER_IN,
+            tensile_n=tensile * N_PER_LBF,
+            mass_kg_m=weight * KG_PER_LB / M_PER_FT,
+            K_f=k_f,
+            K_r=k_r,
+            type_a_m_s=a * M_PER_FT / 60,
+            type_b_m_s=b * M_PER_FT / 60,
+        )
     return made
 
 
@@ -57,8 +79,24 @@ def iso_chains() -> dict[str, Chain]:
     for name, series, _, pitch, roller, width, pin, height, spacing, inner, tensile, mass, a, b in table(
         "iso_chains"
     ).rows:
-        made[name] = Chain(name, pitch / MM_PER_IN, pitch, roller, width, spacing, height, tensile, mass, float("nan"), float("nan"), a, b,
-                           "085" if name == "085" else series, pin, inner)  # fmt: skip
+        made[name] = Chain(
+            name=name,
+            pitch_in=pitch / MM_PER_IN,
+            pitch_mm=pitch,
+            roller_mm=roller,
+            width_mm=width,
+            spacing_mm=spacing,
+            height_mm=height,
+            tensile_n=tensile,
+            mass_kg_m=mass,
+            K_f=float("nan"),
+            K_r=float("nan"),
+            type_a_m_s=a,
+            type_b_m_s=b,
+            series="085" if name == "085" else series,
+            pin_mm=pin,
+            inner_width_mm=inner,
+        )
     return made
 
 

@@ -24,7 +24,7 @@ from tuyere.core.steps import looked_up, mark, quiet
 GENERAL, FIXED, TIMING = 3.0, 1.5, 0.8
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Wear:
     """Elongation and limit in percent; ride-out and length at the limit in mm; the verdict in one word."""
 
@@ -37,20 +37,38 @@ class Wear:
     verdict: str
 
 
-def judge_wear(of: Chain, pitches: int, measured_mm: float, over_rollers: bool, large_teeth: int | None, fixed_centres: bool,
-               timing: bool) -> Wear:  # fmt: skip
+def judge_wear(
+    of: Chain,
+    pitches: int,
+    *,
+    measured_mm: float,
+    over_rollers: bool,
+    large_teeth: int | None,
+    fixed_centres: bool,
+    timing: bool,
+) -> Wear:
     """Elongation from a length over ``pitches`` pitches, over the rollers or pin centre to pin centre.
 
     Raises InputError under 4 pitches (a tape cannot tell wear there) and for a length that is no chain's.
     """
     if not 4 <= pitches <= 400:
-        raise InputError("pitches", pitches, "too few to tell wear from reading error" if pitches < 4 else "more than is measured",
-                         "4 to 400; 12 in or more of chain")  # fmt: skip
+        raise InputError(
+            "pitches",
+            pitches,
+            "too few to tell wear from reading error" if pitches < 4 else "more than is measured",
+            "4 to 400; 12 in or more of chain",
+        )
     nominal = pitches * of.pitch_mm + (of.roller_mm if over_rollers else 0.0)
     if not 0.98 * nominal < measured_mm < 1.12 * nominal:
-        raise InputError("measured", measured_mm, f"{pitches} pitches of chain {of.name} are {{nominal}} new; "
-                         "count the pitches and the size again", "{low} to {high}", nominal=(nominal, "length"),
-                         low=(0.98 * nominal, "length"), high=(1.12 * nominal, "length"))  # fmt: skip
+        raise InputError(
+            "measured",
+            measured_mm,
+            f"{pitches} pitches of chain {of.name} are {{nominal}} new; count the pitches and the size again",
+            "{low} to {high}",
+            nominal=(nominal, "length"),
+            low=(0.98 * nominal, "length"),
+            high=(1.12 * nominal, "length"),
+        )
     if over_rollers:
         stretch = elongation_outside(measured_mm, of.roller_mm, float(pitches), of.pitch_mm)
     else:
@@ -82,12 +100,25 @@ def judge_wear(of: Chain, pitches: int, measured_mm: float, over_rollers: bool, 
             "input.measured",
         )
     if verdict == "replace":
-        notice("danger", "worn-out", "Worn past the limit. A new chain on hooked teeth is eaten at once: look at both sprockets.",
-               "input.measured", "Replace the chain; replace the sprockets if the teeth are hooked.")  # fmt: skip
-    return Wear(percent, limit, why, out, nominal, length_limit, verdict)
+        notice(
+            "danger",
+            "worn-out",
+            "Worn past the limit. A new chain on hooked teeth is eaten at once: look at both sprockets.",
+            "input.measured",
+            "Replace the chain; replace the sprockets if the teeth are hooked.",
+        )
+    return Wear(
+        elongation=percent,
+        limit=limit,
+        limit_why=why,
+        ride_out_mm=out,
+        length_new_mm=nominal,
+        length_limit_mm=length_limit,
+        verdict=verdict,
+    )
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Slack:
     """Sag, hand movement and excess in mm; percents of the span; the wanted band of hand movement in percent."""
 
@@ -134,6 +165,20 @@ def judge_slack(span_mm: float, hand_mm: float | None, sag_mm: float | None, ste
     percent = 100 * hand / span_mm
     verdict = "too tight" if percent < band[0] else "too slack" if percent > band[1] else "fine"
     if verdict != "fine":
-        notice("caution", "slack", f"{verdict.capitalize()}: {band[0]:g} to {band[1]:g} % of the span is wanted as hand movement, both ways "
-               "together.", f"input.{field}", "The slack must leave on the strand that comes off the driver.")  # fmt: skip
-    return Slack(sag, hand, excess, 100 * sag / span_mm, percent, band, verdict)
+        notice(
+            "caution",
+            "slack",
+            f"{verdict.capitalize()}: {band[0]:g} to {band[1]:g} % of the span is wanted as hand movement, both ways "
+            "together.",
+            f"input.{field}",
+            "The slack must leave on the strand that comes off the driver.",
+        )
+    return Slack(
+        sag_mm=sag,
+        hand_mm=hand,
+        excess_mm=excess,
+        sag_percent=100 * sag / span_mm,
+        hand_percent=percent,
+        band=band,
+        verdict=verdict,
+    )

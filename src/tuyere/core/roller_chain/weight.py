@@ -16,7 +16,7 @@ def over_strands(width_mm: Num, spacing_mm: Num, strands: Num) -> Num:
     return width_mm + (strands - 1) * spacing_mm
 
 
-def sprockets_weight(pitch_mm: Num, width_mm: Num, spacing_mm: Num, strands: Num, z_1: Num, z_2: Num) -> Weight:
+def sprockets_weight(pitch_mm: Num, width_mm: Num, *, spacing_mm: Num, strands: Num, z_1: Num, z_2: Num) -> Weight:
     """Both sprockets, floats or arrays."""
     with quiet():
         d_1, d_2 = pitch_diameter(pitch_mm, z_1), pitch_diameter(pitch_mm, z_2)
@@ -28,5 +28,5 @@ def sprockets_weight(pitch_mm: Num, width_mm: Num, spacing_mm: Num, strands: Num
 
 def chain_weight(of: Chain, strands: int, z_1: int, z_2: int, pitches: int) -> Weight:
     """Sprockets and chain of one drive."""
-    wheels = sprockets_weight(of.pitch_mm, of.width_mm, of.spacing_mm, strands, z_1, z_2)
+    wheels = sprockets_weight(of.pitch_mm, of.width_mm, spacing_mm=of.spacing_mm, strands=strands, z_1=z_1, z_2=z_2)
     return wheels.plus(of.mass_kg_m * strands * pitches * of.pitch_mm / 1000)

@@ -34,8 +34,16 @@ def bearing_life(load_n: float, rating_n: float, rpm: float, kind: str, name: st
     return float(mark(name, rating_life(rating_n, load_n, exponent, rpm)))
 
 
-def overhung(pull_n: float, overhang_mm: float, spacing_mm: float, rpm: float | None, near_n: float | None, far_n: float | None,
-             kind: str) -> BearingLoads:  # fmt: skip
+def overhung(
+    pull_n: float,
+    overhang_mm: float,
+    *,
+    spacing_mm: float,
+    rpm: float | None,
+    near_n: float | None,
+    far_n: float | None,
+    kind: str,
+) -> BearingLoads:
     """Loads of two bearings from a pull that hangs outside them; lives where ratings and speed are given.
 
     Raises InputError where a rating is given without a speed. Source: statics, ISO 281.
@@ -45,15 +53,21 @@ def overhung(pull_n: float, overhang_mm: float, spacing_mm: float, rpm: float | 
     near = float(mark("near", near_bearing(pull_n, overhang_mm, spacing_mm)))
     far = float(mark("far", far_bearing(pull_n, overhang_mm, spacing_mm)))
     if overhang_mm > spacing_mm:
-        notice("caution", "long-overhang", "The sheave hangs further out than the bearings are apart: move it in or add an outboard bearing.",
-               "input.overhang")  # fmt: skip
+        notice(
+            "caution",
+            "long-overhang",
+            "The sheave hangs further out than the bearings are apart: move it in or add an outboard bearing.",
+            "input.overhang",
+        )
     lives: list[float | None] = []
     for name, load, rating in (("near_life", near, near_n), ("far_life", far, far_n)):
         lives.append(None if rating is None or rpm is None else bearing_life(load, rating, rpm, kind, name))
     return BearingLoads(near, far, lives[0], lives[1])
 
 
-def largest_pull(rating_n: float, rpm: float, hours: float, kind: str, overhang_mm: float, spacing_mm: float) -> float:
+def largest_pull(
+    rating_n: float, rpm: float, *, hours: float, kind: str, overhang_mm: float, spacing_mm: float
+) -> float:
     """Largest pull of a drive in N that lets the near bearing reach its hours; raises InputError for an unknown kind.
 
     Source: ISO 281, statics.

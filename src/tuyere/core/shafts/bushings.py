@@ -10,7 +10,13 @@ from tuyere.core.steps import looked_up, mark
 from tuyere.core.tables import declare, table
 from tuyere.core.units import MM_PER_IN
 
-declare("tuyere.core.shafts", "bushings", "keys")
+declare(
+    "tuyere.core.shafts",
+    (
+        "bushings",
+        "keys",
+    ),
+)
 # Shares of the largest bore from which keyseats are shallow, and from which usually none is cut: common practice, no source.
 SHALLOW_FROM, FULL_BORE = 0.8, 0.95
 NM_PER_LBF_IN = 0.1129848290276167
@@ -46,7 +52,7 @@ OUT = {
 }
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Bushing:
     """A bushing size. mm, N m; ``key_mm`` None where the shaft is outside the key table or not given."""
 
@@ -101,5 +107,13 @@ def bushing(size: str, shaft_mm: float | None) -> Bushing:
                 "Measure the keyseat in the bushing; it takes a flat key, or a size with a larger bore does.",
             )
     return Bushing(
-        str(style), str(name), bore * MM_PER_IN, str(screw), int(count), newton_metres, key, STEPS[style], OUT[style]
+        style=str(style),
+        size=str(name),
+        bore_mm=bore * MM_PER_IN,
+        screws=str(screw),
+        count=int(count),
+        torque_nm=newton_metres,
+        key_mm=key,
+        steps_in=STEPS[style],
+        steps_out=OUT[style],
     )

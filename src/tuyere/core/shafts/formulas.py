@@ -3,7 +3,7 @@
 from tuyere.core.sources import STATICS, Source
 from tuyere.core.steps import Num, formula
 
-ISO281 = Source("ISO 281, basic rating life")
+ISO281 = Source(title="ISO 281, basic rating life")
 
 
 @formula("R_n", STATICS)

@@ -18,7 +18,7 @@ from tuyere.core.steps import mark
 UNKNOWNS = ("driver_rpm", "driven_rpm", "driver_mm", "driven_mm")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SpeedRatio:
     """Both speeds (rpm), both pitch diameters (mm), turns of the driver per driven turn, belt speed (m/s)."""
 
@@ -65,4 +65,6 @@ def solve_speed_ratio(
         d2 = float(mark("driven_diameter", driven_diameter(n1, n2, d1, slip_percent)))
     ratio = float(mark("ratio", ratio_of_speeds(n1, n2)))
     speed = float(mark("belt_speed", belt_speed(d1, n1)))
-    return SpeedRatio(n1, n2, d1, d2, ratio, speed, unknown)
+    return SpeedRatio(
+        driver_rpm=n1, driven_rpm=n2, driver_mm=d1, driven_mm=d2, ratio=ratio, belt_speed_m_s=speed, solved_for=unknown
+    )

@@ -48,7 +48,7 @@ class Own:
     mass_kg_m: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Wanted:
     """The duty of a search. kW, rpm, mm; tolerance in percent; ``load_factor`` without additions."""
 
@@ -64,7 +64,7 @@ class Wanted:
     own: Own | None = None
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Candidate:
     """A synchronous drive that passes, with the figures it is ranked by."""
 
@@ -162,7 +162,9 @@ def evaluate(c: dict[str, Array], w: Wanted) -> dict[str, Any]:
     driven = w.driver_rpm * c["z_1"] / c["z_2"]
     speed = synchronous_speed(c["p_b"], c["z_1"], w.driver_rpm)
     k_w = width_factor(c["b_s"], c["b_0"])
-    power = synchronous_power(mesh_factor(c["mesh"]), k_w, c["T_a"], c["b_s"], c["b_0"], c["m_0"], speed)
+    power = synchronous_power(
+        mesh_factor(c["mesh"]), k_w, T_a=c["T_a"], b_s=c["b_s"], b_0=c["b_0"], m_0=c["m_0"], v_b=speed
+    )
     add = axis(table("sync_additions"), "from", "add").at(np.maximum(c["z_1"] / c["z_2"], 1.0), "ratio")
     design = w.power_kw * (w.load_factor + add)
     centrifugal = belt_centrifugal(mass_at_width(c["m_0"], c["b_s"], c["b_0"]), speed)
@@ -238,13 +240,21 @@ def search(w: Wanted, keep: int = 9, each_profile: int = 3) -> Choice:
     cost = cost_of(terms(figures, figures.least(), w.tolerance_percent), {})
     order, named = ordered(figures, cost)
     return Choice(
-        total, len(rows), tuple(_best(kinds, grid, rows, r, cost, order, named, keep, each_profile)), rejected
+        total,
+        len(rows),
+        tuple(
+            _best(
+                kinds, grid, rows=rows, r=r, cost=cost, order=order, named=named, keep=keep, each_profile=each_profile
+            )
+        ),
+        rejected,
     )
 
 
 def _best(
     kinds: tuple[Profile, ...],
     grid: dict[str, Array],
+    *,
     rows: NDArray[np.int64],
     r: dict[str, Any],
     cost: Array,
@@ -267,16 +277,16 @@ def _best(
         per[of.name] = per.get(of.name, 0) + 1
         best.append(
             Candidate(
-                of,
-                float(grid["b_s"][row]),
-                pair[1],
-                pair[2],
-                int(grid["z_b"][row]),
-                float(grid["centre"][row]),
-                float(r["error"][k]),
-                float(r["hub"][k]),
-                float(cost[k]),
-                tuple(named.get(k, ())),
+                profile=of,
+                width_mm=float(grid["b_s"][row]),
+                z_1=pair[1],
+                z_2=pair[2],
+                belt_teeth=int(grid["z_b"][row]),
+                centre_mm=float(grid["centre"][row]),
+                error_percent=float(r["error"][k]),
+                hub_n=float(r["hub"][k]),
+                cost=float(cost[k]),
+                kinds=tuple(named.get(k, ())),
             )
         )
         if len(best) == keep:

@@ -39,11 +39,11 @@ from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.wheels.mass import Weight
 
 STRAND_RATIO = 8.0
-RATIO_SOURCE = Source("RMA IP-24 practice", confidence="medium")
+RATIO_SOURCE = Source(title="RMA IP-24 practice", confidence="medium")
 STOCK_RIM_M_S = 33.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SyncGiven:
     """A synchronous drive. kW, rpm, mm, N, kg/m, degrees. Centre distance or belt teeth."""
 
@@ -65,7 +65,7 @@ class SyncGiven:
     tape_mark_mm: float = 25.4 / 32
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SyncDrive:
     """A worked synchronous drive. kW, rpm, mm, N, Hz, percent. ``mass_kg_m`` is 0 where it is not known."""
 
@@ -151,7 +151,13 @@ def work_sync_drive(given: SyncGiven) -> SyncDrive:
     factor = mark("load_factor", summed_factor(given.load_factor, k_up, idler_addition(given.idler)))
     design = mark("design_power", design_power(given.power_kw, factor))
     length = work_sync_length(
-        of, given.z_1, given.z_2, given.centre_mm, given.belt_teeth, given.angle_deg, given.clockwise
+        of,
+        given.z_1,
+        z_2=given.z_2,
+        centre_mm=given.centre_mm,
+        teeth=given.belt_teeth,
+        angle_deg=given.angle_deg,
+        clockwise=given.clockwise,
     )
     d_1, o_1 = pulley(of, given.z_1, "driver")
     d_2, o_2 = pulley(of, given.z_2, "driven")
@@ -160,11 +166,11 @@ def work_sync_drive(given: SyncGiven) -> SyncDrive:
     rating = rate_sync(
         of,
         given.width_mm,
-        small,
-        max(given.driver_rpm, float(driven)),
-        length.mesh,
-        given.own_tension_n,
-        given.own_mass_kg_m,
+        teeth=small,
+        rpm=max(given.driver_rpm, float(driven)),
+        mesh=length.mesh,
+        own_tension_n=given.own_tension_n,
+        own_mass_kg_m=given.own_mass_kg_m,
     )
     speed = rating.speed_m_s
     spare = 100 * (rating.power_kw / float(design) - 1)
@@ -185,30 +191,30 @@ def work_sync_drive(given: SyncGiven) -> SyncDrive:
     running = mark("hub_running", hub_load_running(1.0, tight, slack, centrifugal, length.wrap_deg))
     _advise(given, speed, spare, rating, float(design))
     return SyncDrive(
-        float(factor),
-        float(design),
-        float(driven),
-        d_1,
-        o_1,
-        d_2,
-        o_2,
-        length,
-        rating,
-        spare,
-        float(mass),
-        float(static),
-        float(tight),
-        float(slack),
-        float(margin),
-        depth,
-        float(force),
-        None if frequency is None else float(frequency),
-        float(standing),
-        float(running),
-        shaft_load(standing_new_n=float(standing), running_n=float(running)),
-        face_mm(of, given.width_mm, True),
-        room_mm(of, length.length_mm, 1),
-        pulleys_weight(o_1, o_2, pulley_face_mm(of, given.width_mm), of.pitch_mm).plus(
+        factor=float(factor),
+        design_kw=float(design),
+        driven_rpm=float(driven),
+        driver_pitch_mm=d_1,
+        driver_outside_mm=o_1,
+        driven_pitch_mm=d_2,
+        driven_outside_mm=o_2,
+        length=length,
+        rating=rating,
+        spare_percent=spare,
+        mass_kg_m=float(mass),
+        static_n=float(static),
+        tight_n=float(tight),
+        slack_n=float(slack),
+        jump_margin=float(margin),
+        deflection_mm=depth,
+        force_n=float(force),
+        frequency_hz=None if frequency is None else float(frequency),
+        hub_standing_n=float(standing),
+        hub_running_n=float(running),
+        shaft_load=shaft_load(standing_new_n=float(standing), running_n=float(running)),
+        face_mm=face_mm(of, given.width_mm, True),
+        room=room_mm(of, length.length_mm, 1),
+        weight=pulleys_weight(o_1, o_2, pulley_face_mm(of, given.width_mm), of.pitch_mm).plus(
             float(mass) * length.length_mm / 1000
         ),
     )

@@ -5,9 +5,9 @@ from numpy import arcsin, degrees, floor, maximum, minimum, pi, sqrt
 from tuyere.core.sources import GEOMETRY, KINEMATICS, STATICS, STRING, Source
 from tuyere.core.steps import Num, formula
 
-ISO5295 = Source("ISO 5295 / GB/T 11362, power rating of synchronous belts", "1987")
-PULLEYS = Source("ISO 5294 and ISO 13050, pulleys")
-IP24_TENSION = Source("RMA IP-24 practice, strand tensions 8 : 1 at design power", confidence="medium")
+ISO5295 = Source(title="ISO 5295 / GB/T 11362, power rating of synchronous belts", edition="1987")
+PULLEYS = Source(title="ISO 5294 and ISO 13050, pulleys")
+IP24_TENSION = Source(title="RMA IP-24 practice, strand tensions 8 : 1 at design power", confidence="medium")
 
 
 @formula("D_p", GEOMETRY)
@@ -69,7 +69,7 @@ def width_factor(b_s: Num, b_0: Num) -> Num:
 
 
 @formula("P_s", ISO5295)
-def synchronous_power(k_z: Num, k_w: Num, T_a: Num, b_s: Num, b_0: Num, m_0: Num, v_b: Num) -> Num:
+def synchronous_power(k_z: Num, k_w: Num, *, T_a: Num, b_s: Num, b_0: Num, m_0: Num, v_b: Num) -> Num:
     """Allowed tension less what the belt's own mass takes, times the speed."""
     return (k_z * k_w * T_a - b_s / b_0 * m_0 * v_b**2) * v_b / 1000
 

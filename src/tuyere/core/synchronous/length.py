@@ -16,7 +16,7 @@ from tuyere.core.synchronous.tables import Profile
 from tuyere.core.tables import table
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SyncLength:
     """Belt teeth, centre distance and free span (mm), wrap (deg), teeth in mesh, room (mm)."""
 
@@ -35,6 +35,7 @@ class SyncLength:
 def work_sync_length(
     of: Profile,
     z_1: int,
+    *,
     z_2: int,
     centre_mm: float | None,
     teeth: int | None,
@@ -67,8 +68,13 @@ def work_sync_length(
     mesh = mark("mesh", teeth_in_mesh(small, wrap))
     span = mark("span", pulley_span(centre, p, small, large))
     if mesh < 6:
-        notice("caution", "few-in-mesh", f"Only {int(mesh)} teeth in mesh: under six each one missing costs a fifth of the rating.",
-               "input.centre_distance", "Lengthen the centre distance or take a larger small pulley.")  # fmt: skip
+        notice(
+            "caution",
+            "few-in-mesh",
+            f"Only {int(mesh)} teeth in mesh: under six each one missing costs a fifth of the rating.",
+            "input.centre_distance",
+            "Lengthen the centre distance or take a larger small pulley.",
+        )
     if centre > 8 * small * p / pi:
         notice(
             "info",
@@ -77,13 +83,38 @@ def work_sync_length(
             "input.driver_teeth",
         )
     else:
-        notice("info", "flanges", "Flange one pulley on both sides, or both on opposite sides; on upright shafts also the other one below.",
-               "input.driver_teeth")  # fmt: skip
+        notice(
+            "info",
+            "flanges",
+            "Flange one pulley on both sides, or both on opposite sides; on upright shafts also the other one below.",
+            "input.driver_teeth",
+        )
     room = next(((f, t) for over, through, f, t in table("sync_allowances").rows if over < count * p <= through), None)
     d_1, d_2 = z_1 * p / pi, z_2 * p / pi
     with quiet():
         drawing = two_wheel_elevation(
-            "synchronous", "toothed", (z_1, z_2), of.height_mm or 0.4 * p, centre, d_1, d_1 - 2 * of.a_mm,
-            d_2, d_2 - 2 * of.a_mm, angle_deg, clockwise, pitch_mm=p)  # fmt: skip
-    return SyncLength(exact, count, count * p, centre, float(wrap), int(mesh), float(span), room[0] if room else None,
-                      room[1] if room else None, drawing)  # fmt: skip
+            "synchronous",
+            "toothed",
+            counts=(z_1, z_2),
+            thickness_mm=of.height_mm or 0.4 * p,
+            centre_mm=centre,
+            driver_path_mm=d_1,
+            driver_outside_mm=d_1 - 2 * of.a_mm,
+            driven_path_mm=d_2,
+            driven_outside_mm=d_2 - 2 * of.a_mm,
+            angle_deg=angle_deg,
+            clockwise=clockwise,
+            pitch_mm=p,
+        )
+    return SyncLength(
+        exact_teeth=exact,
+        teeth=count,
+        length_mm=count * p,
+        centre_mm=centre,
+        wrap_deg=float(wrap),
+        mesh=int(mesh),
+        span_mm=float(span),
+        fit_mm=room[0] if room else None,
+        tension_mm=room[1] if room else None,
+        elevation=drawing,
+    )

@@ -13,10 +13,10 @@ from tuyere.core.synchronous.formulas import mesh_factor, synchronous_power, syn
 from tuyere.core.synchronous.tables import Profile, least_teeth
 from tuyere.core.tables import table
 
-YOURS = Source("your own figure", origin="assumed", confidence="medium")
+YOURS = Source(title="your own figure", origin="assumed", confidence="medium")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class SyncRating:
     """Power in kW, belt speed in m/s, the factors, and whose tension it rests on."""
 
@@ -27,8 +27,16 @@ class SyncRating:
     basis: str
 
 
-def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, own_tension_n: float | None,
-              own_mass_kg_m: float | None) -> SyncRating:  # fmt: skip
+def rate_sync(
+    of: Profile,
+    width_mm: float,
+    *,
+    teeth: int,
+    rpm: float,
+    mesh: int,
+    own_tension_n: float | None,
+    own_mass_kg_m: float | None,
+) -> SyncRating:
     """Power of a belt by ISO 5295, or from the user's own allowed tension at this very width.
 
     Raises InputError where there is no public rating and none was given, NoSolution beyond the speed
@@ -53,8 +61,12 @@ def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, o
                 f"belt speed {float(speed):.0f} m/s is over the limit of {of.name}", "speed", f"up to {fastest:g} m/s"
             )
     else:
-        raise InputError("own_tension", None, f"no public rating of {of.name} is on hand: its maker's sheet gives the allowed tension",
-                         "the working tension allowed for this belt and width, in N or lbf")  # fmt: skip
+        raise InputError(
+            "own_tension",
+            None,
+            f"no public rating of {of.name} is on hand: its maker's sheet gives the allowed tension",
+            "the working tension allowed for this belt and width, in N or lbf",
+        )
     if not 0.1 * base <= width_mm <= 4 * base:
         raise InputError(
             "width",
@@ -65,7 +77,7 @@ def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, o
             high=(4 * base, "length"),
         )
     k_w = mark("width_factor", width_factor(width_mm, base))
-    power = float(mark("power", synchronous_power(k_z, k_w, t_a, width_mm, base, m_0, speed)))
+    power = float(mark("power", synchronous_power(k_z, k_w, T_a=t_a, b_s=width_mm, b_0=base, m_0=m_0, v_b=speed)))
     if power <= 0:
         raise NoSolution(
             "nothing is left to carry at this speed and mesh",
@@ -79,4 +91,6 @@ def rate_sync(of: Profile, width_mm: float, teeth: int, rpm: float, mesh: int, o
         notice(
             "caution", "wide", "Wider than its small pulley: side thrust will wear flanges and edges.", "input.width"
         )
-    return SyncRating(power, float(speed), float(k_z), float(k_w), basis)
+    return SyncRating(
+        power_kw=power, speed_m_s=float(speed), mesh_factor=float(k_z), width_factor=float(k_w), basis=basis
+    )

@@ -12,12 +12,27 @@ from tuyere.core.synchronous.formulas import pulley_outside_diameter, pulley_pit
 from tuyere.core.tables import declare, table
 
 declare(
-    "tuyere.core.synchronous", "sync_profiles", "iso5295", "least_teeth", "sync_allowances", "sync_lengths", "sync_pulleys",
-    "sync_widths", "sync_service", "sync_machines", "sync_additions", "sync_idlers", "sync_flange_room", "sync_faces", "sync_manners",
-)  # fmt: skip
+    "tuyere.core.synchronous",
+    (
+        "sync_profiles",
+        "iso5295",
+        "least_teeth",
+        "sync_allowances",
+        "sync_lengths",
+        "sync_pulleys",
+        "sync_widths",
+        "sync_service",
+        "sync_machines",
+        "sync_additions",
+        "sync_idlers",
+        "sync_flange_room",
+        "sync_faces",
+        "sync_manners",
+    ),
+)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Profile:
     """A tooth profile: pitch, belt height and pitch-line difference in mm."""
 
@@ -37,7 +52,7 @@ class Profile:
 @cache
 def profiles() -> dict[str, Profile]:
     """Every profile whose pulleys can be worked."""
-    return {r[0]: Profile(*r) for r in table("sync_profiles").rows}
+    return {p.name: p for p in table("sync_profiles").records(Profile)}
 
 
 def profile(name: str, field: str = "profile") -> Profile:

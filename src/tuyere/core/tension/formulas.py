@@ -18,7 +18,7 @@ from tuyere.core.steps import Num, formula
 from tuyere.core.units import G_FT, KG_PER_LB, KW_PER_HP, M_PER_FT, MM_PER_IN, N_PER_LBF
 
 ARC_FORM = Source(
-    "Closed form of the arc factor, friction 0.5123 and a 5 : 1 tension ratio at 180 degrees",
+    title="Closed form of the arc factor, friction 0.5123 and a 5 : 1 tension ratio at 180 degrees",
     origin="recalled",
     confidence="high",
 )

@@ -51,7 +51,7 @@ class Setting:
     frequency_hz: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class TensionPlan:
     """Per belt unless it says hub. N, mm, Hz, kg/m."""
 
@@ -75,6 +75,7 @@ class TensionPlan:
 def plan_tension(
     K_c: float,
     Y: float,
+    *,
     power_kw: float,
     design_kw: float,
     belts: int,
@@ -132,19 +133,19 @@ def plan_tension(
     standing_new = mark("hub_standing_new", hub_load_standing(belts, new[1].tension_n, arc_deg))
     running = mark("hub_running", hub_load_running(belts, tight, slack, t_c_n, arc_deg))
     return TensionPlan(
-        float(static_n),
-        float(statics),
-        float(mass),
-        float(depth),
-        set_mm,
-        run_in,
-        new,
-        float(tight),
-        float(slack),
-        float(slip_duty),
-        float(slip_design),
-        float(standing),
-        float(standing_new),
-        float(running),
-        shaft_load(standing_new_n=float(standing_new), running_n=float(running)),
+        static_n=float(static_n),
+        statics_n=float(statics),
+        mass_kg_m=float(mass),
+        deflection_mm=float(depth),
+        deflection_set_mm=set_mm,
+        run_in=run_in,
+        new=new,
+        tight_n=float(tight),
+        slack_n=float(slack),
+        slip_duty_n=float(slip_duty),
+        slip_design_n=float(slip_design),
+        hub_standing_n=float(standing),
+        hub_standing_new_n=float(standing_new),
+        hub_running_n=float(running),
+        shaft_load=shaft_load(standing_new_n=float(standing_new), running_n=float(running)),
     )

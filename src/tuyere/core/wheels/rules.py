@@ -8,11 +8,11 @@ from tuyere.core.sources import Source
 from tuyere.core.steps import Num, formula
 
 RULES = Source(
-    "Unwin, Elements of Machine Design: rims, arms and naves of pulleys, as engineers' handbooks carry them",
+    title="Unwin, Elements of Machine Design: rims, arms and naves of pulleys, as engineers' handbooks carry them",
     origin="recalled",
     confidence="medium",
 )
-SOLIDS = Source("volume of a ring, a disc and a tapering arm", origin="exact", confidence="high")
+SOLIDS = Source(title="volume of a ring, a disc and a tapering arm", origin="exact", confidence="high")
 
 
 @formula("t_rim", RULES)

@@ -13,7 +13,8 @@ const frame = computed(() => {
   const scale = Math.min((W - 60) / (x1 - x0), (H - 70) / (y1 - y0))
   return { x: (x: number) => W / 2 + x * scale, y: (y: number) => 34 + (y - y0) * scale, scale }
 })
-const path = (points: [number, number][]) => points.map((p) => `${frame.value.x(p[0]).toFixed(1)},${frame.value.y(p[1]).toFixed(1)}`).join(' ')
+const path = (points: [number, number][]) =>
+  points.map((p) => `${frame.value.x(p[0]).toFixed(1)},${frame.value.y(p[1]).toFixed(1)}`).join(' ')
 const metal = computed(() => {
   const f = frame.value
   const floor = Math.max(...props.groove.map((p) => p[1])) + 20 / f.scale
@@ -37,7 +38,13 @@ const ratio = computed(() => {
       </defs>
       <polygon :points="metal" fill="url(#metal)" stroke="none" />
       <polyline :points="path(groove)" fill="none" stroke="var(--ink)" stroke-width="2" />
-      <polygon :points="path(belt)" fill="var(--belt)" fill-opacity="0.82" :stroke="verdict === 'refused' ? 'var(--hot)' : 'var(--ink)'" stroke-width="2.4" />
+      <polygon
+        :points="path(belt)"
+        fill="var(--belt)"
+        fill-opacity="0.82"
+        :stroke="verdict === 'refused' ? 'var(--hot)' : 'var(--ink)'"
+        stroke-width="2.4"
+      />
       <line :x1="10" :x2="W - 10" :y1="frame.y(0)" :y2="frame.y(0)" stroke="var(--dim)" stroke-dasharray="10 5" />
       <text x="12" :y="frame.y(0) - 6">rim</text>
       <text x="12" :y="H - 8">scale {{ ratio }}</text>

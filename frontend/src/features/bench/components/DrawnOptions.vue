@@ -13,7 +13,12 @@ interface Option {
   drive?: Record<string, unknown>
   [key: string]: unknown
 }
-const props = defineProps<{ options: Option[]; rejected: { limit: string; count: number }[]; considered: number; accepted: number }>()
+const props = defineProps<{
+  options: Option[]
+  rejected: { limit: string; count: number }[]
+  considered: number
+  accepted: number
+}>()
 const W = 250
 const H = 120
 const INSET = { left: 8, right: 8, top: 8, bottom: 8 }
@@ -30,8 +35,8 @@ function rows(o: Option) {
 <template>
   <section class="drawn">
     <p>
-      <strong>{{ accepted.toLocaleString('en-US') }}</strong> of {{ considered.toLocaleString('en-US') }} combinations do it; the best of
-      each size are drawn at one scale.
+      <strong>{{ accepted.toLocaleString('en-US') }}</strong> of {{ considered.toLocaleString('en-US') }} combinations
+      do it; the best of each size are drawn at one scale.
     </p>
     <div class="options">
       <article v-for="o in options" :key="o.name" class="sheet">
@@ -48,7 +53,10 @@ function rows(o: Option) {
       </article>
     </div>
     <p v-if="rejected.length" class="dim">
-      Fell out: <span v-for="(r, k) in rejected" :key="r.limit">{{ k ? ', ' : '' }}{{ r.count.toLocaleString('en-US') }} by {{ r.limit }}</span>.
+      Fell out:
+      <span v-for="(r, k) in rejected" :key="r.limit"
+        >{{ k ? ', ' : '' }}{{ r.count.toLocaleString('en-US') }} by {{ r.limit }}</span
+      >.
     </p>
   </section>
 </template>

@@ -23,14 +23,26 @@ defineProps<{ card: Card }>()
     <h2>{{ card.name }}</h2>
     <div class="pair">
       <div>
-    <JointDrawing v-if="card.joint && card.thickness && card.width" :joint="card.joint" :thickness="card.thickness.value" :width="card.width.value" :lap="card.lap_long?.value ?? null" />
-    <p v-if="card.lap_short">
-      Lap <b class="figure">{{ card.lap_short.shown }}</b><template v-if="card.lap_long && card.lap_long.value > card.lap_short.value"> to <b class="figure">{{ card.lap_long.shown }}</b></template>
-    </p>
-    <p v-if="card.hooks_for">Hooks made for belts <b class="figure">{{ card.hooks_for.shown }}</b></p>
-    <ul class="cautions">
-      <li v-for="c in card.cautions" :key="c">{{ c }}</li>
-    </ul>
+        <JointDrawing
+          v-if="card.joint && card.thickness && card.width"
+          :joint="card.joint"
+          :thickness="card.thickness.value"
+          :width="card.width.value"
+          :lap="card.lap_long?.value ?? null"
+        />
+        <p v-if="card.lap_short">
+          Lap <b class="figure">{{ card.lap_short.shown }}</b><template
+            v-if="card.lap_long && card.lap_long.value > card.lap_short.value"
+          >
+            to <b class="figure">{{ card.lap_long.shown }}</b></template
+          >
+        </p>
+        <p v-if="card.hooks_for">
+          Hooks made for belts <b class="figure">{{ card.hooks_for.shown }}</b>
+        </p>
+        <ul class="cautions">
+          <li v-for="c in card.cautions" :key="c">{{ c }}</li>
+        </ul>
       </div>
       <ol>
         <li v-for="s in card.card" :key="s">{{ s }}</li>

@@ -9,10 +9,18 @@ const TOP = 28
 const high = computed(() => Math.min(96, Math.max(56, props.width * 0.6)))
 const side = 172
 const thick = computed(() => (props.lap ? Math.max(3, Math.min(18, (420 / props.lap) * props.thickness)) : 14))
-const lapLength = computed(() => (props.lap ? Math.min(420, Math.max(60, (props.lap * thick.value) / Math.max(props.thickness, 0.1))) : 0))
+const lapLength = computed(() =>
+  props.lap ? Math.min(420, Math.max(60, (props.lap * thick.value) / Math.max(props.thickness, 0.1))) : 0,
+)
 const hooks = computed(() => Array.from({ length: 7 }, (_, k) => TOP + 8 + (k * (high.value - 16)) / 6))
 const holes = computed(() => Array.from({ length: 5 }, (_, k) => TOP + 10 + (k * (high.value - 20)) / 4))
-const kind = computed(() => (props.joint.startsWith('lap') || props.joint === 'instrument' ? 'lap' : props.joint.startsWith('hooks') ? 'hooks' : props.joint))
+const kind = computed(() =>
+  props.joint.startsWith('lap') || props.joint === 'instrument'
+    ? 'lap'
+    : props.joint.startsWith('hooks')
+      ? 'hooks'
+      : props.joint,
+)
 const mid = W / 2
 const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' || kind.value === 'lap' ? 0 : 3))
 </script>
@@ -31,7 +39,15 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
         <line :x1="mid + lapLength / 2" :x2="mid + lapLength / 2" :y1="TOP" :y2="TOP + high" />
       </template>
       <g v-if="kind === 'hooks'" fill="none" stroke-width="2.2">
-        <path v-for="(y, k) in hooks" :key="k" :d="k % 2 ? `M ${mid + gap / 2 + 26} ${y} H ${mid - 4} a 4 4 0 0 0 0 6 H ${mid + gap / 2 + 26}` : `M ${mid - gap / 2 - 26} ${y} H ${mid + 4} a 4 4 0 0 1 0 6 H ${mid - gap / 2 - 26}`" />
+        <path
+          v-for="(y, k) in hooks"
+          :key="k"
+          :d="
+            k % 2
+              ? `M ${mid + gap / 2 + 26} ${y} H ${mid - 4} a 4 4 0 0 0 0 6 H ${mid + gap / 2 + 26}`
+              : `M ${mid - gap / 2 - 26} ${y} H ${mid + 4} a 4 4 0 0 1 0 6 H ${mid - gap / 2 - 26}`
+          "
+        />
         <line :x1="mid" :x2="mid" :y1="TOP - 4" :y2="TOP + high + 4" stroke="var(--touch)" stroke-width="3" />
       </g>
       <g v-if="kind === 'rawhide'">
@@ -41,7 +57,15 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
           <circle v-if="k < 4" :cx="mid - 32" :cy="y + (high - 20) / 8" r="3.2" fill="var(--sheet)" />
           <circle v-if="k < 4" :cx="mid + 32" :cy="y + (high - 20) / 8" r="3.2" fill="var(--sheet)" />
           <line :x1="mid - 14" :x2="mid + 14" :y1="y" :y2="y" stroke="var(--touch)" stroke-width="5" />
-          <line v-if="k < 4" :x1="mid - 32" :x2="mid + 32" :y1="y + (high - 20) / 8" :y2="y + (high - 20) / 8" stroke="var(--touch)" stroke-width="5" />
+          <line
+            v-if="k < 4"
+            :x1="mid - 32"
+            :x2="mid + 32"
+            :y1="y + (high - 20) / 8"
+            :y2="y + (high - 20) / 8"
+            stroke="var(--touch)"
+            stroke-width="5"
+          />
         </template>
       </g>
       <g v-if="kind === 'plates'">
@@ -54,8 +78,13 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
       <line v-if="kind === 'weld'" :x1="mid" :x2="mid" :y1="TOP" :y2="TOP + high" stroke-width="3" />
       <!-- from the side -->
       <g v-if="kind === 'lap'">
-        <polygon :points="`16,${side} ${mid + lapLength / 2},${side} ${mid - lapLength / 2},${side + thick} 16,${side + thick}`" />
-        <polygon :points="`${mid + lapLength / 2},${side} ${W - 16},${side} ${W - 16},${side + thick} ${mid - lapLength / 2},${side + thick}`" fill="var(--panel)" />
+        <polygon
+          :points="`16,${side} ${mid + lapLength / 2},${side} ${mid - lapLength / 2},${side + thick} 16,${side + thick}`"
+        />
+        <polygon
+          :points="`${mid + lapLength / 2},${side} ${W - 16},${side} ${W - 16},${side + thick} ${mid - lapLength / 2},${side + thick}`"
+          fill="var(--panel)"
+        />
       </g>
       <g v-else>
         <rect x="16" :y="side" :width="mid - 16 - gap / 2" :height="thick" />
@@ -68,18 +97,47 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
       <g v-if="kind === 'plates'" fill="var(--sheet)">
         <rect :x="mid - 34" :y="side - 6" width="68" height="5" />
         <rect :x="mid - 34" :y="side + thick + 1" width="68" height="5" />
-        <line v-for="d in [-22, 22]" :key="d" :x1="mid + d" :x2="mid + d" :y1="side - 9" :y2="side + thick + 6" stroke-width="4" />
+        <line
+          v-for="d in [-22, 22]"
+          :key="d"
+          :x1="mid + d"
+          :x2="mid + d"
+          :y1="side - 9"
+          :y2="side + thick + 6"
+          stroke-width="4"
+        />
       </g>
-      <path v-if="kind === 'rawhide'" :d="`M ${mid - 32} ${side - 3} H ${mid + 32} M ${mid - 14} ${side + thick + 3} H ${mid + 14}`" stroke="var(--touch)" stroke-width="5" />
-      <path v-if="kind === 'weld'" :d="`M ${mid} ${side - 4} q 5 4 0 8 M ${mid} ${side} V ${side + thick}`" fill="none" stroke-width="3" />
+      <path
+        v-if="kind === 'rawhide'"
+        :d="`M ${mid - 32} ${side - 3} H ${mid + 32} M ${mid - 14} ${side + thick + 3} H ${mid + 14}`"
+        stroke="var(--touch)"
+        stroke-width="5"
+      />
+      <path
+        v-if="kind === 'weld'"
+        :d="`M ${mid} ${side - 4} q 5 4 0 8 M ${mid} ${side} V ${side + thick}`"
+        fill="none"
+        stroke-width="3"
+      />
     </g>
     <g class="words" fill="var(--ink)">
       <text x="16" y="18">from above</text>
       <text x="16" :y="side - 12">from the side, pulley below</text>
       <template v-if="kind === 'lap'">
-        <line :x1="mid - lapLength / 2" :x2="mid + lapLength / 2" :y1="TOP + high + 12" :y2="TOP + high + 12" stroke="var(--ink)" />
+        <line
+          :x1="mid - lapLength / 2"
+          :x2="mid + lapLength / 2"
+          :y1="TOP + high + 12"
+          :y2="TOP + high + 12"
+          stroke="var(--ink)"
+        />
         <text :x="mid" :y="TOP + high + 26" text-anchor="middle">lap</text>
-        <path :d="`M ${W - 130} ${side + thick + 24} h 84 m -12 -6 l 12 6 l -12 6`" fill="none" stroke="var(--ink)" stroke-width="2" />
+        <path
+          :d="`M ${W - 130} ${side + thick + 24} h 84 m -12 -6 l 12 6 l -12 6`"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="2"
+        />
         <text :x="W - 140" :y="side + thick + 29" text-anchor="end">runs this way: the inner point trails</text>
       </template>
     </g>

@@ -8,7 +8,16 @@ import { plainName } from '@/shared/format/words'
 const props = defineProps<{ result: Record<string, unknown>; skip?: string[] }>()
 type Row = Record<string, unknown>
 const isRecord = (x: unknown): x is Row => typeof x === 'object' && x !== null && !Array.isArray(x)
-const text = (x: unknown): string => (isRecord(x) && 'shown' in x ? (x as unknown as Figure).shown : typeof x === 'boolean' ? (x ? 'yes' : 'no') : x === null || x === undefined ? '' : String(x))
+const text = (x: unknown): string =>
+  isRecord(x) && 'shown' in x
+    ? (x as unknown as Figure).shown
+    : typeof x === 'boolean'
+      ? x
+        ? 'yes'
+        : 'no'
+      : x === null || x === undefined
+        ? ''
+        : String(x)
 const tables = computed(() =>
   Object.entries(props.result).flatMap(([name, list]) => {
     if (props.skip?.includes(name) || !Array.isArray(list) || !list.length || !list.every(isRecord)) return []

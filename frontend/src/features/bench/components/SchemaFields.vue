@@ -25,7 +25,9 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
   <div class="fields">
     <template v-for="f in fields" :key="f.path">
       <fieldset v-if="f.form === 'group'">
-        <legend>{{ plainName(f.name) }}<span v-if="f.help" class="dim"> · {{ wheelName(settings.wheelWord, f.help) }}</span></legend>
+        <legend>
+          {{ plainName(f.name) }}<span v-if="f.help" class="dim"> · {{ wheelName(settings.wheelWord, f.help) }}</span>
+        </legend>
         <SchemaFields v-model="typed" :fields="f.fields" :problem="problem" />
       </fieldset>
       <div v-else class="one" :class="{ needed: f.needed }">
@@ -52,7 +54,9 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           v-else-if="f.form === 'keyed'"
           :model-value="text(f.path) || undefined"
           :label="label(f)"
-          :choices="f.table === 'drivers' ? choices.drivers.value.map((d) => ({ ...d, group: '' })) : choices.machines.value"
+          :choices="
+            f.table === 'drivers' ? choices.drivers.value.map((d) => ({ ...d, group: '' })) : choices.machines.value
+          "
           search
           clearable
           :fault="faultAt(problem, 'input.' + f.path)"
@@ -60,10 +64,27 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         />
         <fieldset v-else-if="f.form === 'many'">
           <legend>{{ plainName(f.name) }}</legend>
-          <el-checkbox v-for="o in f.options" :key="o" :model-value="typed[`${f.path}.${o}`] === true" :label="plainName(o)" @change="set(`${f.path}.${o}`, $event === true)" />
+          <el-checkbox
+            v-for="o in f.options"
+            :key="o"
+            :model-value="typed[`${f.path}.${o}`] === true"
+            :label="plainName(o)"
+            @change="set(`${f.path}.${o}`, $event === true)"
+          />
         </fieldset>
-        <el-checkbox v-else-if="f.form === 'flag'" :model-value="typed[f.path] === true" :label="plainName(f.name)" @change="set(f.path, $event === true)" />
-        <WordField v-else :model-value="text(f.path)" :label="label(f)" :fault="faultAt(problem, 'input.' + f.path)" @update:model-value="set(f.path, $event)" />
+        <el-checkbox
+          v-else-if="f.form === 'flag'"
+          :model-value="typed[f.path] === true"
+          :label="plainName(f.name)"
+          @change="set(f.path, $event === true)"
+        />
+        <WordField
+          v-else
+          :model-value="text(f.path)"
+          :label="label(f)"
+          :fault="faultAt(problem, 'input.' + f.path)"
+          @update:model-value="set(f.path, $event)"
+        />
         <p v-if="says(f)" class="help">{{ wheelName(settings.wheelWord, f.help) }}</p>
       </div>
     </template>

@@ -23,7 +23,17 @@ export interface Schema {
   'x-choices'?: 'drivers' | 'driven_machines'
 }
 export type Field =
-  | { form: 'quantity'; name: string; path: string; help: string; us: string; si: string; example: string; kind: string; needed: boolean }
+  | {
+      form: 'quantity'
+      name: string
+      path: string
+      help: string
+      us: string
+      si: string
+      example: string
+      kind: string
+      needed: boolean
+    }
   | { form: 'choice'; name: string; path: string; help: string; options: string[]; needed: boolean }
   | { form: 'keyed'; name: string; path: string; help: string; table: 'drivers' | 'driven_machines'; needed: boolean }
   | { form: 'many'; name: string; path: string; help: string; options: string[]; needed: boolean }
@@ -33,24 +43,50 @@ export type Field =
   | { form: 'group'; name: string; path: string; help: string; fields: Field[]; needed: boolean }
 
 function resolve(s: Schema, defs: Record<string, Schema>): Schema {
-  if (s.$ref) return { ...resolve(defs[s.$ref.split('/').pop() ?? ''] ?? {}, defs), ...(s.description ? { description: s.description } : {}) }
+  if (s.$ref)
+    return {
+      ...resolve(defs[s.$ref.split('/').pop() ?? ''] ?? {}, defs),
+      ...(s.description ? { description: s.description } : {}),
+    }
   const real = s.anyOf?.filter((x) => x.type !== 'null') ?? []
   if (!s['x-kind'] && real.length === 1 && real[0]) {
     const inner = resolve(real[0], defs)
-    return { ...inner, description: s.description ?? inner.description, 'x-choices': s['x-choices'] ?? inner['x-choices'] }
+    return {
+      ...inner,
+      description: s.description ?? inner.description,
+      'x-choices': s['x-choices'] ?? inner['x-choices'],
+    }
   }
   return s
 }
 
 /** The fields of an input model, for a form. Drawing-only layout and ranking weights stay out of it. */
-export function fieldsOf(schema: Schema & { $defs?: Record<string, Schema> }, defs = schema.$defs ?? {}, prefix = ''): Field[] {
+export function fieldsOf(
+  schema: Schema & { $defs?: Record<string, Schema> },
+  defs = schema.$defs ?? {},
+  prefix = '',
+): Field[] {
   const hidden = new Set(['layout', 'weights', 'keep'])
   return Object.entries(schema.properties ?? {}).flatMap(([name, raw]): Field[] => {
     if (hidden.has(name)) return []
     const s = resolve(raw, defs)
-    const base = { name, path: prefix + name, help: raw.description ?? s.description ?? '', needed: schema.required?.includes(name) ?? false }
+    const base = {
+      name,
+      path: prefix + name,
+      help: raw.description ?? s.description ?? '',
+      needed: schema.required?.includes(name) ?? false,
+    }
     if (s['x-kind'])
-      return [{ form: 'quantity', ...base, us: s['x-unit-us'] ?? '', si: s['x-unit-si'] ?? '', example: s['x-example'] ?? '', kind: s['x-kind'] }]
+      return [
+        {
+          form: 'quantity',
+          ...base,
+          us: s['x-unit-us'] ?? '',
+          si: s['x-unit-si'] ?? '',
+          example: s['x-example'] ?? '',
+          kind: s['x-kind'],
+        },
+      ]
     if (s.properties) return [{ form: 'group', ...base, fields: fieldsOf(s, defs, base.path + '.') }]
     if (s.type === 'array' && s.items?.enum) return [{ form: 'many', ...base, options: s.items.enum }]
     if (s.enum) return [{ form: 'choice', ...base, options: s.enum }]
@@ -62,7 +98,10 @@ export function fieldsOf(schema: Schema & { $defs?: Record<string, Schema> }, de
 }
 
 /** The body from flat typed values: empty ones are left out, and so are groups nobody touched. */
-export function bodyOf(fields: Field[], typed: Record<string, string | boolean | undefined>): Record<string, unknown> | undefined {
+export function bodyOf(
+  fields: Field[],
+  typed: Record<string, string | boolean | undefined>,
+): Record<string, unknown> | undefined {
   const out: Record<string, unknown> = {}
   for (const f of fields) {
     if (f.form === 'group') {
@@ -83,7 +122,11 @@ export function bodyOf(fields: Field[], typed: Record<string, string | boolean |
 }
 
 /** Flat typed values with the unit that their bare numbers were typed in. */
-export function carryTyped(fields: Field[], typed: Record<string, string | boolean | undefined>, from: Units): typeof typed {
+export function carryTyped(
+  fields: Field[],
+  typed: Record<string, string | boolean | undefined>,
+  from: Units,
+): typeof typed {
   const out = { ...typed }
   for (const f of fields) {
     if (f.form === 'group') Object.assign(out, carryTyped(f.fields, out, from))

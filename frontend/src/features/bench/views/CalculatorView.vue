@@ -43,15 +43,27 @@ const gone = ref(false)
 const result = ref<HTMLElement>()
 /** The former answer in a word or two, for the line that says it is former. */
 function telling(a: Answer): string {
-  const first = Object.values(a.result).find((x) => typeof x === 'object' && x !== null && 'shown' in x) as { shown: string } | undefined
+  const first = Object.values(a.result).find((x) => typeof x === 'object' && x !== null && 'shown' in x) as
+    { shown: string } | undefined
   const verdict = Object.values(a.result).find((x) => typeof x === 'string')
   return [verdict, first?.shown].filter(Boolean).join(', ') || 'The figures'
 }
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
-const fields = computed<Field[]>(() => (calc.value ? fieldsOf(calc.value.input_schema as Schema & { $defs?: Record<string, Schema> }) : []))
-const leaves = (fs: Field[]): string[] => fs.flatMap((f) => (f.form === 'group' ? leaves(f.fields) : ['input.' + f.path]))
-const others = computed(() => (problem.value?.errors ?? []).filter((e) => !leaves(fields.value).some((p) => e.path === p || e.path.startsWith(p + '.'))))
-const frame = computed(() => (answer.value?.elevation ? fit(answer.value.elevation, 520, 230, { left: 14, right: 14, top: 12, bottom: 12 }, 0) : null))
+const fields = computed<Field[]>(() =>
+  calc.value ? fieldsOf(calc.value.input_schema as Schema & { $defs?: Record<string, Schema> }) : [],
+)
+const leaves = (fs: Field[]): string[] =>
+  fs.flatMap((f) => (f.form === 'group' ? leaves(f.fields) : ['input.' + f.path]))
+const others = computed(() =>
+  (problem.value?.errors ?? []).filter(
+    (e) => !leaves(fields.value).some((p) => e.path === p || e.path.startsWith(p + '.')),
+  ),
+)
+const frame = computed(() =>
+  answer.value?.elevation
+    ? fit(answer.value.elevation, 520, 230, { left: 14, right: 14, top: 12, bottom: 12 }, 0)
+    : null,
+)
 
 async function work() {
   const sent = body()
@@ -77,11 +89,18 @@ onMounted(async () => {
   gone.value = !calc.value
   setPlace('Bench', calc.value?.title ?? '')
 })
-watch(typed, (v) => sessionStorage.setItem(`tuyere.bench.${props.name}`, JSON.stringify({ units: settings.units, value: v })), { deep: true })
+watch(
+  typed,
+  (v) => sessionStorage.setItem(`tuyere.bench.${props.name}`, JSON.stringify({ units: settings.units, value: v })),
+  { deep: true },
+)
 onBeforeRouteLeave(() => sessionStorage.removeItem(`tuyere.bench.${props.name}`))
 function sessionKept(key: string): Record<string, string | boolean | undefined> {
   try {
-    const kept = JSON.parse(sessionStorage.getItem(`tuyere.${key}`) ?? 'null') as { units: Units; value: Record<string, string> } | null
+    const kept = JSON.parse(sessionStorage.getItem(`tuyere.${key}`) ?? 'null') as {
+      units: Units
+      value: Record<string, string>
+    } | null
     return kept && kept.units === settings.units ? kept.value : {}
   } catch {
     return {}
@@ -115,24 +134,51 @@ watch(
       <div class="two">
         <form class="sheet form" @submit.prevent="work">
           <SchemaFields v-model="typed" :fields="fields" :problem="problem" />
-          <FaultList :faults="problem && !problem.errors.length ? [{ path: '', reason: problem.detail || problem.title, allowed: '' }] : others" />
+          <FaultList
+            :faults="
+              problem && !problem.errors.length
+                ? [{ path: '', reason: problem.detail || problem.title, allowed: '' }]
+                : others
+            "
+          />
           <div class="row"><el-button type="primary" native-type="submit" :loading="busy">Work it out</el-button></div>
         </form>
         <section ref="result" class="answer" aria-live="polite">
           <FormerAnswer v-if="former">{{ telling(former) }}</FormerAnswer>
           <template v-if="answer">
-            <div v-if="answer.elevation && frame" class="sheet"><svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale"><ElevationDrawing :elevation="answer.elevation" :frame="frame" /></svg></div>
-            <CrossSection v-if="name === 'groove-fit'" :groove="answer.result.groove as never" :belt="answer.result.belt as never" :verdict="String(answer.result.verdict)" />
+            <div v-if="answer.elevation && frame" class="sheet">
+              <svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale">
+                <ElevationDrawing :elevation="answer.elevation" :frame="frame" />
+              </svg>
+            </div>
+            <CrossSection
+              v-if="name === 'groove-fit'"
+              :groove="answer.result.groove as never"
+              :belt="answer.result.belt as never"
+              :verdict="String(answer.result.verdict)"
+            />
             <NoticeList :notices="answer.notices" />
-            <div class="sheet form"><FigureTable :result="answer.result" :first="calc.first" @how="(s: string, t: string) => (how = { step: s, title: t })" /></div>
+            <div class="sheet form">
+              <FigureTable
+                :result="answer.result"
+                :first="calc.first"
+                @how="(s: string, t: string) => (how = { step: s, title: t })"
+              />
+            </div>
           </template>
-          <p v-else class="dim">The answer stands here. Fields with ● are needed; what stays empty is left open or assumed, and said so.</p>
+          <p v-else class="dim">
+            The answer stands here. Fields with ● are needed; what stays empty is left open or assumed, and said so.
+          </p>
         </section>
       </div>
       <RecordTables v-if="answer" :result="answer.result" :skip="['options', 'families', 'rejected']" />
       <JointCard v-if="answer && Array.isArray(answer.result.card)" :card="answer.result as never" />
       <OptionList v-if="answer && name === 'v-belt-select'" :answer="answer as unknown as SelectAnswer" picked="" />
-      <FamilyBoard v-else-if="answer && name === 'drive-compare'" :answer="answer as unknown as CompareAnswer" picked="" />
+      <FamilyBoard
+        v-else-if="answer && name === 'drive-compare'"
+        :answer="answer as unknown as CompareAnswer"
+        picked=""
+      />
       <DrawnOptions
         v-else-if="answer && Array.isArray(answer.result.options)"
         :options="answer.result.options as never"

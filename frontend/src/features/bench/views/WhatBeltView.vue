@@ -40,16 +40,35 @@ const fresh = () => ({
   centre_low: '',
   centre_high: '',
 })
-const LENGTHS = { top_width: LENGTH, depth: LENGTH, outside_length: LENGTH, driver_diameter: LENGTH, driven_diameter: LENGTH, centre: LENGTH, centre_low: LENGTH, centre_high: LENGTH }
+const LENGTHS = {
+  top_width: LENGTH,
+  depth: LENGTH,
+  outside_length: LENGTH,
+  driver_diameter: LENGTH,
+  driven_diameter: LENGTH,
+  centre: LENGTH,
+  centre_low: LENGTH,
+  centre_high: LENGTH,
+}
 const { value: f } = useKept('what-belt', fresh, (v, from) => carryFields(v, from, LENGTHS))
 const found = ref<HTMLElement>()
-const { answer, former, problem, ask: askServer, clear } = useQuestion<IdentifyAnswer>(() => JSON.stringify([question(), settings.units]))
+const {
+  answer,
+  former,
+  problem,
+  ask: askServer,
+  clear,
+} = useQuestion<IdentifyAnswer>(() => JSON.stringify([question(), settings.units]))
 const underneath = [
   { key: 'smooth', name: 'smooth', group: '' },
   { key: 'cogged', name: 'cogged', group: '' },
 ]
 const grooveChoices = grooves.filter((g) => !g.includes(' ')).map((key) => ({ key, name: key, group: '' }))
-const asks = { marking: ['marking'], tape: ['top_width', 'depth', 'outside_length', 'cogged'], sheaves: ['groove', 'driver_diameter', 'driven_diameter', 'centre', 'centre_low', 'centre_high'] } as const
+const asks = {
+  marking: ['marking'],
+  tape: ['top_width', 'depth', 'outside_length', 'cogged'],
+  sheaves: ['groove', 'driver_diameter', 'driven_diameter', 'centre', 'centre_low', 'centre_high'],
+} as const
 const shownFields = computed(() => asks[f.value.way].map((n) => 'input.' + n))
 
 function question() {
@@ -88,7 +107,17 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
   <main class="page">
     <h1>What is this belt?</h1>
     <div class="ways" role="radiogroup" aria-label="What there is">
-      <button v-for="w in ways" :key="w.key" type="button" role="radio" :aria-checked="f.way === w.key" :class="{ on: f.way === w.key }" @click="take(w.key)">{{ w.word }}</button>
+      <button
+        v-for="w in ways"
+        :key="w.key"
+        type="button"
+        role="radio"
+        :aria-checked="f.way === w.key"
+        :class="{ on: f.way === w.key }"
+        @click="take(w.key)"
+      >
+        {{ w.word }}
+      </button>
     </div>
     <form class="sheet block" @submit.prevent="ask">
       <div v-if="f.way === 'marking'" class="fields">
@@ -97,13 +126,34 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       <div v-else-if="f.way === 'tape'" class="fields">
         <QuantityField v-model="f.top_width" label="Width across the top" fractions :fault="fault('top_width')" />
         <QuantityField v-model="f.depth" label="Depth" fractions :fault="fault('depth')" />
-        <QuantityField v-model="f.outside_length" label="Length round the outside" fractions :fault="fault('outside_length')" />
+        <QuantityField
+          v-model="f.outside_length"
+          label="Length round the outside"
+          fractions
+          :fault="fault('outside_length')"
+        />
         <ChoiceField v-model="f.cogged" label="Underneath" :choices="underneath" clearable :fault="fault('cogged')" />
       </div>
       <div v-else class="fields">
-        <ChoiceField v-model="f.groove" label="Groove of the sheaves" :choices="grooveChoices" clearable :fault="fault('groove')" />
-        <QuantityField v-model="f.driver_diameter" label="Driver, across the rim" fractions :fault="fault('driver_diameter')" />
-        <QuantityField v-model="f.driven_diameter" label="Driven, across the rim" fractions :fault="fault('driven_diameter')" />
+        <ChoiceField
+          v-model="f.groove"
+          label="Groove of the sheaves"
+          :choices="grooveChoices"
+          clearable
+          :fault="fault('groove')"
+        />
+        <QuantityField
+          v-model="f.driver_diameter"
+          label="Driver, across the rim"
+          fractions
+          :fault="fault('driver_diameter')"
+        />
+        <QuantityField
+          v-model="f.driven_diameter"
+          label="Driven, across the rim"
+          fractions
+          :fault="fault('driven_diameter')"
+        />
         <QuantityField v-model="f.centre" label="Shaft to shaft, as it stands" fractions :fault="fault('centre')" />
         <QuantityField v-model="f.centre_low" label="Or the slide: closest" fractions :fault="fault('centre_low')" />
         <QuantityField v-model="f.centre_high" label="and furthest apart" fractions :fault="fault('centre_high')" />
@@ -113,15 +163,28 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
     </form>
     <FormerAnswer v-if="former">{{ former.result.answer }}</FormerAnswer>
     <section v-if="answer" ref="found" tabindex="-1" class="sheet block" role="status">
-      <p class="label">{{ { sure: 'It is', likely: 'Most likely', guess: 'No more than a guess' }[answer.result.certain] }}</p>
+      <p class="label">
+        {{ { sure: 'It is', likely: 'Most likely', guess: 'No more than a guess' }[answer.result.certain] }}
+      </p>
       <p class="big figure">{{ answer.result.answer }}</p>
-      <p v-if="answer.result.may_be && f.way !== 'tape' && answer.result.may_be !== answer.result.answer"><b>May as well be:</b> {{ answer.result.may_be }}</p>
-      <p v-if="answer.result.to_tell_apart && !answer.result.to_tell_apart.startsWith('Nothing more')"><b>To tell them apart:</b> {{ answer.result.to_tell_apart }}</p>
+      <p v-if="answer.result.may_be && f.way !== 'tape' && answer.result.may_be !== answer.result.answer">
+        <b>May as well be:</b> {{ answer.result.may_be }}
+      </p>
+      <p v-if="answer.result.to_tell_apart && !answer.result.to_tell_apart.startsWith('Nothing more')">
+        <b>To tell them apart:</b> {{ answer.result.to_tell_apart }}
+      </p>
       <NoticeList :notices="answer.notices" />
       <div v-if="answer.result.readings.length" class="scroll">
         <table class="lines">
           <thead>
-            <tr><th scope="col">It may say</th><th scope="col">Which is</th><th scope="col" class="n">Length</th><th scope="col" class="n">Inside</th><th scope="col" class="n">Outside</th><th scope="col">Sure</th></tr>
+            <tr>
+              <th scope="col">It may say</th>
+              <th scope="col">Which is</th>
+              <th scope="col" class="n">Length</th>
+              <th scope="col" class="n">Inside</th>
+              <th scope="col" class="n">Outside</th>
+              <th scope="col">Sure</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="r in answer.result.readings" :key="r.designation + r.words">
@@ -138,14 +201,24 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       <div v-if="answer.result.fits_the_measures.length" class="scroll">
         <table class="lines">
           <thead>
-            <tr><th scope="col">Section</th><th scope="col">Kind</th><th scope="col" class="n">Fits</th><th scope="col">Nearest standard belt</th></tr>
+            <tr>
+              <th scope="col">Section</th>
+              <th scope="col">Kind</th>
+              <th scope="col" class="n">Fits</th>
+              <th scope="col">Nearest standard belt</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="s in answer.result.fits_the_measures" :key="s.section">
               <td class="figure">{{ s.section }}</td>
               <td>{{ s.family }}, {{ s.construction }}</td>
               <td class="n">{{ s.fit.shown }}</td>
-              <td>{{ s.nearest }}<span v-if="s.length_off && Math.abs(s.length_off.value) > 0.5" class="dim">, off by {{ s.length_off.shown }}</span></td>
+              <td>
+                {{ s.nearest
+                }}<span v-if="s.length_off && Math.abs(s.length_off.value) > 0.5" class="dim"
+                  >, off by {{ s.length_off.shown }}</span
+                >
+              </td>
             </tr>
           </tbody>
         </table>
@@ -153,7 +226,12 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       <div v-if="answer.result.fits_the_sheaves.length" class="scroll">
         <table class="lines">
           <thead>
-            <tr><th scope="col">Belt</th><th scope="col" class="n">Shafts stand at</th><th scope="col" class="n">Closer left</th><th scope="col" class="n">Apart left</th></tr>
+            <tr>
+              <th scope="col">Belt</th>
+              <th scope="col" class="n">Shafts stand at</th>
+              <th scope="col" class="n">Closer left</th>
+              <th scope="col" class="n">Apart left</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="s in answer.result.fits_the_sheaves" :key="s.designation">

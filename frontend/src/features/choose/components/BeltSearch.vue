@@ -38,8 +38,17 @@ const basis = ref<Basis>('ip20-1988')
 const series = ref<'' | 'all' | 'inch' | 'metric'>('')
 const asked = ref<SelectInput>()
 useCarried(fixed, { driver: LENGTH, driven: LENGTH })
-useCarried(limits, { driver_outside: LENGTH, driven_outside: LENGTH, width: LENGTH, driver_shaft: LENGTH, driven_shaft: LENGTH, shaft_pull: FORCE })
-const { answer, former, problem, busy, ask } = useQuestion<SelectAnswer>(() => JSON.stringify([question(), basis.value, settings.units]))
+useCarried(limits, {
+  driver_outside: LENGTH,
+  driven_outside: LENGTH,
+  width: LENGTH,
+  driver_shaft: LENGTH,
+  driven_shaft: LENGTH,
+  shaft_pull: FORCE,
+})
+const { answer, former, problem, busy, ask } = useQuestion<SelectAnswer>(() =>
+  JSON.stringify([question(), basis.value, settings.units]),
+)
 
 const seriesChoices = [
   { key: 'inch', name: 'Inch sections', group: '' },
@@ -59,16 +68,25 @@ function question(): SelectInput {
 async function search() {
   const input = question()
   asked.value = input
-  await ask(() => attempt(api.POST('/api/calc/v-belt-select', { body: { units: settings.units, basis: basis.value, input } })))
+  await ask(() =>
+    attempt(api.POST('/api/calc/v-belt-select', { body: { units: settings.units, basis: basis.value, input } })),
+  )
 }
 function pick(o: Option) {
   if (!answer.value || !asked.value) return
-  emit('pick', pickedOf(o, answer.value, { service_factor: serviceFactor(props.duty) }, props.layout, asked.value.own_ratings))
+  emit(
+    'pick',
+    pickedOf(o, answer.value, { service_factor: serviceFactor(props.duty) }, props.layout, asked.value.own_ratings),
+  )
 }
 function toggle(what: 'fixed' | 'limits' | 'basis') {
   open.value = open.value === what ? '' : what
 }
-const places = computed(() => [...(open.value === 'fixed' ? fixedPaths : []), ...(open.value === 'limits' ? limitPaths : []), ...(open.value === 'basis' ? ['basis'] : [])])
+const places = computed(() => [
+  ...(open.value === 'fixed' ? fixedPaths : []),
+  ...(open.value === 'limits' ? limitPaths : []),
+  ...(open.value === 'basis' ? ['basis'] : []),
+])
 const hidden = computed(() => otherFaults(problem.value, places.value))
 onMounted(async () => {
   shelf.value = await readShelf(settings.units)
@@ -84,8 +102,12 @@ defineExpose({ search, anything })
   <section class="belts">
     <div class="row">
       <el-button :loading="busy" @click="search">Every V-belt drive, and why others fell out</el-button>
-      <el-button text :aria-expanded="open === 'fixed'" @click="toggle('fixed')">{{ anything ? 'Parts that stay' : 'A part stays: sheave, section or belt' }}</el-button>
-      <el-button text :aria-expanded="open === 'limits'" @click="toggle('limits')">{{ anyLimit(limits) ? 'Limits that are set' : 'Motor, shafts, room' }}</el-button>
+      <el-button text :aria-expanded="open === 'fixed'" @click="toggle('fixed')">{{
+        anything ? 'Parts that stay' : 'A part stays: sheave, section or belt'
+      }}</el-button>
+      <el-button text :aria-expanded="open === 'limits'" @click="toggle('limits')">{{
+        anyLimit(limits) ? 'Limits that are set' : 'Motor, shafts, room'
+      }}</el-button>
       <el-button text :aria-expanded="open === 'basis'" @click="toggle('basis')">Rated by which book</el-button>
     </div>
     <form v-if="open" class="sheet block" @submit.prevent="search">
@@ -93,8 +115,15 @@ defineExpose({ search, anything })
       <LimitsFieldset v-if="open === 'limits'" v-model="limits" :problem="problem" />
       <div v-if="open === 'basis'" class="fields">
         <ChoiceField v-model="basis" label="Rating book" :choices="bases" :fault="faultAt(problem, 'basis')" />
-        <ChoiceField v-model="series" :label="`Sections${series ? '' : settings.units === 'us' ? ': inch' : ': both'}`" :choices="seriesChoices" clearable />
-        <p v-if="basis === 'own-table' && !ratings.length" class="dim">You have no rating table yet: bring one in on the Shelf page.</p>
+        <ChoiceField
+          v-model="series"
+          :label="`Sections${series ? '' : settings.units === 'us' ? ': inch' : ': both'}`"
+          :choices="seriesChoices"
+          clearable
+        />
+        <p v-if="basis === 'own-table' && !ratings.length" class="dim">
+          You have no rating table yet: bring one in on the Shelf page.
+        </p>
       </div>
       <div class="row"><el-button type="primary" native-type="submit" :loading="busy">Search again</el-button></div>
     </form>
@@ -102,7 +131,14 @@ defineExpose({ search, anything })
     <FaultList :faults="hidden" />
     <FormerAnswer v-if="former">The V-belt drives that were found</FormerAnswer>
     <WeightsFieldset v-if="answer || former" v-model="weights" :stock="shelf.length > 0" />
-    <OptionList v-if="answer" :answer="answer" :own="asked?.own_ratings" :words="orderWords(weights)" :picked="picked" @pick="pick" />
+    <OptionList
+      v-if="answer"
+      :answer="answer"
+      :own="asked?.own_ratings"
+      :words="orderWords(weights)"
+      :picked="picked"
+      @pick="pick"
+    />
     <WhyNot v-if="answer && asked" :search="asked" :basis="basis" />
   </section>
 </template>

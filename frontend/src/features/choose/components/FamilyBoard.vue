@@ -30,10 +30,17 @@ const quiet = computed(() => props.answer.notices.filter((n) => n.level !== 'dan
 const said = computed(() => {
   const assumed = quiet.value.filter((n) => n.code.endsWith('assumed')).length
   const others = quiet.value.length - assumed
-  return [assumed ? `${counted(assumed, 'thing')} assumed` : '', others ? counted(others, 'remark') : ''].filter(Boolean).join(', ')
+  return [assumed ? `${counted(assumed, 'thing')} assumed` : '', others ? counted(others, 'remark') : '']
+    .filter(Boolean)
+    .join(', ')
 })
 const INSET = { left: 8, right: 8, top: 7, bottom: 7 }
-const scale = computed(() => Math.min(...families.value.flatMap((f) => f.options.map((o) => fit(o.elevation, 300, 118, INSET, 0).scale)), Infinity))
+const scale = computed(() =>
+  Math.min(
+    ...families.value.flatMap((f) => f.options.map((o) => fit(o.elevation, 300, 118, INSET, 0).scale)),
+    Infinity,
+  ),
+)
 const keyOf = (f: FamilyOffer, o: FamilyOption) => `${f.key} ${o.name} ${o.telling}`
 const says = { good: 'fits', limited: 'with care', no: 'not for this' } as const
 function take(f: FamilyOffer, o: FamilyOption) {
@@ -72,20 +79,39 @@ async function work(o: FamilyOption) {
         <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
           <path v-if="f.verdict === 'no'" d="M3 3l12 12M15 3L3 15" stroke="var(--ink)" stroke-width="2.4" />
           <template v-else>
-            <circle cx="9" cy="9" r="6.6" :fill="f.verdict === 'good' ? 'var(--ink)' : 'none'" stroke="var(--ink)" stroke-width="2" />
+            <circle
+              cx="9"
+              cy="9"
+              r="6.6"
+              :fill="f.verdict === 'good' ? 'var(--ink)' : 'none'"
+              stroke="var(--ink)"
+              stroke-width="2"
+            />
             <path v-if="f.verdict === 'limited'" d="M9 2.4a6.6 6.6 0 0 1 0 13.2z" fill="var(--ink)" />
           </template>
         </svg>
         <h2>{{ f.title }}</h2>
         <span class="verdict">{{ says[f.verdict] }}</span>
-        <span class="dim count">{{ f.accepted.toLocaleString('en-US') }} of {{ f.considered.toLocaleString('en-US') }} do it</span>
+        <span class="dim count"
+          >{{ f.accepted.toLocaleString('en-US') }} of {{ f.considered.toLocaleString('en-US') }} do it</span
+        >
       </header>
       <p v-if="f.reason" class="reason">{{ f.reason }}</p>
       <p v-for="c in f.care" :key="c">{{ c }}</p>
       <div v-if="f.options.length" class="options">
-        <FamilyCard v-for="o in f.options" :key="keyOf(f, o)" :option="o" :scale="scale" :picked="picked === keyOf(f, o)" @pick="take(f, o)" @work="work(o)" />
+        <FamilyCard
+          v-for="o in f.options"
+          :key="keyOf(f, o)"
+          :option="o"
+          :scale="scale"
+          :picked="picked === keyOf(f, o)"
+          @pick="take(f, o)"
+          @work="work(o)"
+        />
       </div>
-      <p v-if="f.missing" class="dim">{{ f.missing }} <router-link to="/bench/sync-select">Give its figures on the bench</router-link></p>
+      <p v-if="f.missing" class="dim">
+        {{ f.missing }} <router-link to="/bench/sync-select">Give its figures on the bench</router-link>
+      </p>
     </section>
     <section v-if="rows.length" class="sheet beside">
       <h2>Side by side</h2>
@@ -95,7 +121,9 @@ async function work(o: FamilyOption) {
             <tr>
               <th scope="col">Drive</th>
               <th v-for="c in columns" :key="c.key" scope="col" :aria-sort="by === c.key ? 'ascending' : 'none'">
-                <button type="button" class="plain sort" :class="{ here: by === c.key }" @click="by = c.key">{{ c.word }}<span v-if="by === c.key"> ↑</span></button>
+                <button type="button" class="plain sort" :class="{ here: by === c.key }" @click="by = c.key">
+                  {{ c.word }}<span v-if="by === c.key"> ↑</span>
+                </button>
               </th>
               <th scope="col"><span class="visually-hidden">Take</span></th>
             </tr>
@@ -107,17 +135,27 @@ async function work(o: FamilyOption) {
               <td></td>
             </tr>
             <tr v-for="r in rows" :key="keyOf(r.family, r.option)">
-              <th scope="row">{{ r.option.name }}<br /><span class="dim">{{ r.family.title }}</span></th>
+              <th scope="row">
+                {{ r.option.name }}<br /><span class="dim">{{ r.family.title }}</span>
+              </th>
               <td v-for="c in columns" :key="c.key" class="figure n">{{ r.option[c.key].shown }}</td>
               <td><el-button text @click="take(r.family, r.option)">Take</el-button></td>
             </tr>
           </tbody>
         </table>
       </div>
-      <p class="dim">Weight: wheels by textbook rules for rims, arms and webs, the lighter and the heavier make, with the belt or chain. Loss: both ends of the usual efficiency. They are estimates.</p>
+      <p class="dim">
+        Weight: wheels by textbook rules for rims, arms and webs, the lighter and the heavier make, with the belt or
+        chain. Loss: both ends of the usual efficiency. They are estimates.
+      </p>
     </section>
     <MannerTable :families="families" />
-    <AllFigures v-if="worked" v-model="open" :answer="worked" @how="(s: string, t: string) => (how = { step: s, title: t })" />
+    <AllFigures
+      v-if="worked"
+      v-model="open"
+      :answer="worked"
+      @how="(s: string, t: string) => (how = { step: s, title: t })"
+    />
     <HowCome :steps="worked?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
   </section>
 </template>

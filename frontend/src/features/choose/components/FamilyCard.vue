@@ -9,7 +9,9 @@ const props = defineProps<{ option: FamilyOption; scale: number; picked: boolean
 const emit = defineEmits<{ pick: []; work: [] }>()
 const W = 300
 const H = 118
-const frame = computed(() => fit(props.option.elevation, W, H, { left: 8, right: 8, top: 7, bottom: 7 }, 0, props.scale))
+const frame = computed(() =>
+  fit(props.option.elevation, W, H, { left: 8, right: 8, top: 7, bottom: 7 }, 0, props.scale),
+)
 </script>
 
 <template>
@@ -21,16 +23,43 @@ const frame = computed(() => fit(props.option.elevation, W, H, { left: 8, right:
     <p class="kinds">{{ option.kinds.join(', ') }}</p>
     <p class="dim telling">{{ option.telling }}</p>
     <dl>
-      <div><dt>driven speed</dt><dd>{{ option.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small></dd></div>
-      <div><dt>shaft pull</dt><dd>{{ option.shaft_load.shown }}</dd></div>
-      <div><dt>width</dt><dd>{{ option.width.shown }}</dd></div>
-      <div><dt>weight, about</dt><dd>{{ option.weight.shown }}</dd></div>
-      <div><dt>efficiency</dt><dd>{{ option.efficiency.shown }}</dd></div>
-      <div><dt>lost a year, about</dt><dd>{{ option.yearly_loss.shown }}<small v-if="option.yearly_cost"> = {{ option.yearly_cost.shown }}</small></dd></div>
-      <div><dt>to spare</dt><dd>{{ option.spare.shown }}</dd></div>
+      <div>
+        <dt>driven speed</dt>
+        <dd>
+          {{ option.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small>
+        </dd>
+      </div>
+      <div>
+        <dt>shaft pull</dt>
+        <dd>{{ option.shaft_load.shown }}</dd>
+      </div>
+      <div>
+        <dt>width</dt>
+        <dd>{{ option.width.shown }}</dd>
+      </div>
+      <div>
+        <dt>weight, about</dt>
+        <dd>{{ option.weight.shown }}</dd>
+      </div>
+      <div>
+        <dt>efficiency</dt>
+        <dd>{{ option.efficiency.shown }}</dd>
+      </div>
+      <div>
+        <dt>lost a year, about</dt>
+        <dd>
+          {{ option.yearly_loss.shown }}<small v-if="option.yearly_cost"> = {{ option.yearly_cost.shown }}</small>
+        </dd>
+      </div>
+      <div>
+        <dt>to spare</dt>
+        <dd>{{ option.spare.shown }}</dd>
+      </div>
     </dl>
     <el-button text @click="emit('work')">How come these figures?</el-button>
-    <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{ picked ? 'Chosen' : 'Take this one' }}</el-button>
+    <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{
+      picked ? 'Chosen' : 'Take this one'
+    }}</el-button>
   </article>
 </template>
 

@@ -14,10 +14,30 @@ const list = (names: readonly string[]) => names.map((key) => ({ key, name: key,
 
 <template>
   <div class="fields">
-    <QuantityField v-model="fields.driver" label="Driver that stays, outside diameter" fractions :fault="faultAt(problem, 'input.fixed.driver')" />
-    <QuantityField v-model="fields.driven" label="Driven that stays, outside diameter" fractions :fault="faultAt(problem, 'input.fixed.driven')" />
+    <QuantityField
+      v-model="fields.driver"
+      label="Driver that stays, outside diameter"
+      fractions
+      :fault="faultAt(problem, 'input.fixed.driver')"
+    />
+    <QuantityField
+      v-model="fields.driven"
+      label="Driven that stays, outside diameter"
+      fractions
+      :fault="faultAt(problem, 'input.fixed.driven')"
+    />
     <ChoiceField v-model="fields.groove" label="Groove of those" :choices="list(grooves)" clearable />
-    <ChoiceField v-model="fields.section" label="Belt section that stays" :choices="list(sections)" clearable :fault="faultAt(problem, 'input.fixed.section')" />
-    <WordField v-model="fields.belt" label="Belt that stays, such as B90" :fault="faultAt(problem, 'input.fixed.belt')" />
+    <ChoiceField
+      v-model="fields.section"
+      label="Belt section that stays"
+      :choices="list(sections)"
+      clearable
+      :fault="faultAt(problem, 'input.fixed.section')"
+    />
+    <WordField
+      v-model="fields.belt"
+      label="Belt that stays, such as B90"
+      :fault="faultAt(problem, 'input.fixed.belt')"
+    />
   </div>
 </template>

@@ -26,11 +26,33 @@ const says = { good: 'good', limited: 'with care', no: 'no' } as const
           <tr v-for="q in questions" :key="q.key" :class="{ asked: q.asked }">
             <th scope="row">{{ q.question }}</th>
             <td v-for="f in families" :key="f.key">
-              <svg width="14" height="14" viewBox="0 0 18 18" role="img" :aria-label="says[manner(f, q.key)?.verdict ?? 'no']">
-                <path v-if="manner(f, q.key)?.verdict === 'no'" d="M3 3l12 12M15 3L3 15" stroke="var(--ink)" stroke-width="2.4" />
+              <svg
+                width="14"
+                height="14"
+                viewBox="0 0 18 18"
+                role="img"
+                :aria-label="says[manner(f, q.key)?.verdict ?? 'no']"
+              >
+                <path
+                  v-if="manner(f, q.key)?.verdict === 'no'"
+                  d="M3 3l12 12M15 3L3 15"
+                  stroke="var(--ink)"
+                  stroke-width="2.4"
+                />
                 <template v-else>
-                  <circle cx="9" cy="9" r="6.6" :fill="manner(f, q.key)?.verdict === 'good' ? 'var(--ink)' : 'none'" stroke="var(--ink)" stroke-width="2" />
-                  <path v-if="manner(f, q.key)?.verdict === 'limited'" d="M9 2.4a6.6 6.6 0 0 1 0 13.2z" fill="var(--ink)" />
+                  <circle
+                    cx="9"
+                    cy="9"
+                    r="6.6"
+                    :fill="manner(f, q.key)?.verdict === 'good' ? 'var(--ink)' : 'none'"
+                    stroke="var(--ink)"
+                    stroke-width="2"
+                  />
+                  <path
+                    v-if="manner(f, q.key)?.verdict === 'limited'"
+                    d="M9 2.4a6.6 6.6 0 0 1 0 13.2z"
+                    fill="var(--ink)"
+                  />
                 </template>
               </svg>
               {{ manner(f, q.key)?.words }}

@@ -9,7 +9,9 @@ const props = defineProps<{ option: Option; scale: number; picked: boolean; no?:
 const emit = defineEmits<{ pick: []; work: [] }>()
 const W = 250
 const H = 118
-const frame = computed(() => fit(props.option.elevation, W, H, { left: 8, right: 8, top: 7, bottom: 7 }, 0, props.scale))
+const frame = computed(() =>
+  fit(props.option.elevation, W, H, { left: 8, right: 8, top: 7, bottom: 7 }, 0, props.scale),
+)
 const kind = computed(() => (props.option.diameter_kind === 'datum' ? 'datum' : 'outside'))
 </script>
 
@@ -18,18 +20,43 @@ const kind = computed(() => (props.option.diameter_kind === 'datum' ? 'datum' : 
     <svg :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`${option.name}, side view at the scale of all options`">
       <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
     </svg>
-    <h3 class="figure"><span v-if="no" class="no">{{ no }}</span>{{ option.name }}</h3>
+    <h3 class="figure">
+      <span v-if="no" class="no">{{ no }}</span
+      >{{ option.name }}
+    </h3>
     <dl>
-      <div><dt>{{ kind }} dia</dt><dd>{{ option.driver_diameter.number }} / {{ option.driven_diameter.shown }}</dd></div>
-      <div><dt>driven speed</dt><dd>{{ option.drive.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small></dd></div>
-      <div><dt>centres</dt><dd>{{ option.drive.centre_distance.shown }}</dd></div>
-      <div><dt>shaft pull, set</dt><dd>{{ option.shaft_load.shown }}</dd></div>
-      <div><dt>face width</dt><dd>{{ option.width.shown }}</dd></div>
-      <div><dt>to spare</dt><dd>{{ option.drive.spare?.shown }}</dd></div>
+      <div>
+        <dt>{{ kind }} dia</dt>
+        <dd>{{ option.driver_diameter.number }} / {{ option.driven_diameter.shown }}</dd>
+      </div>
+      <div>
+        <dt>driven speed</dt>
+        <dd>
+          {{ option.drive.driven_speed.shown }} <small>{{ option.speed_error.number }} %</small>
+        </dd>
+      </div>
+      <div>
+        <dt>centres</dt>
+        <dd>{{ option.drive.centre_distance.shown }}</dd>
+      </div>
+      <div>
+        <dt>shaft pull, set</dt>
+        <dd>{{ option.shaft_load.shown }}</dd>
+      </div>
+      <div>
+        <dt>face width</dt>
+        <dd>{{ option.width.shown }}</dd>
+      </div>
+      <div>
+        <dt>to spare</dt>
+        <dd>{{ option.drive.spare?.shown }}</dd>
+      </div>
     </dl>
     <p class="reasons">{{ option.reasons.join(' · ') }}</p>
     <el-button text @click="emit('work')">How come these figures?</el-button>
-    <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{ picked ? 'Chosen' : 'Take this one' }}</el-button>
+    <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{
+      picked ? 'Chosen' : 'Take this one'
+    }}</el-button>
   </article>
 </template>
 

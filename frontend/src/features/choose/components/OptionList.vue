@@ -13,7 +13,10 @@ import { inputOf, optionKey as key } from '../logic/pick'
 import OptionCard from './OptionCard.vue'
 import TradeOff from './TradeOff.vue'
 
-const props = withDefaults(defineProps<{ answer: SelectAnswer; picked: string; words?: string; own?: OwnRating[] | null }>(), { words: 'equal weights', own: null })
+const props = withDefaults(
+  defineProps<{ answer: SelectAnswer; picked: string; words?: string; own?: OwnRating[] | null }>(),
+  { words: 'equal weights', own: null },
+)
 const emit = defineEmits<{ pick: [option: Option] }>()
 const settings = useSettings()
 const worked = ref<DriveAnswer>()
@@ -30,7 +33,11 @@ async function show(o: Option) {
 }
 // One scale for all, so that a bigger drive looks bigger.
 const scale = computed(() =>
-  Math.min(...props.answer.result.options.map((o) => fit(o.elevation, 250, 118, { left: 8, right: 8, top: 7, bottom: 7 }, 0).scale)),
+  Math.min(
+    ...props.answer.result.options.map(
+      (o) => fit(o.elevation, 250, 118, { left: 8, right: 8, top: 7, bottom: 7 }, 0).scale,
+    ),
+  ),
 )
 const marked = ref('')
 function seen(at: string) {
@@ -45,36 +52,67 @@ const cards = ref<HTMLElement>()
 <template>
   <section class="found">
     <p v-if="answer.result.options.length">
-      <strong>{{ answer.result.accepted.toLocaleString('en-US') }}</strong> of {{ answer.result.considered.toLocaleString('en-US') }} standard
-      drives carry {{ answer.result.design_power.shown }} design power at
-      {{ answer.result.centre_low.shown }} to {{ answer.result.centre_high.shown }}. Ordered by belts, shaft pull, width and speed error, each against
-      the best found, {{ words }}.
+      <strong>{{ answer.result.accepted.toLocaleString('en-US') }}</strong> of
+      {{ answer.result.considered.toLocaleString('en-US') }} standard drives carry
+      {{ answer.result.design_power.shown }} design power at {{ answer.result.centre_low.shown }} to
+      {{ answer.result.centre_high.shown }}. Ordered by belts, shaft pull, width and speed error, each against the best
+      found, {{ words }}.
     </p>
     <div v-else class="sheet empty">
       <h2>No standard V-belt drive does this</h2>
-      <p>The list below says what each one missed; the nearest misses tell what to give way on: centre distance, tolerance or room.</p>
+      <p>
+        The list below says what each one missed; the nearest misses tell what to give way on: centre distance,
+        tolerance or room.
+      </p>
     </div>
     <NoticeList :notices="answer.notices" />
-    <TradeOff v-if="answer.result.options.length > 1" :options="answer.result.options" :picked="picked || marked" :key-of="key" @open="seen" />
+    <TradeOff
+      v-if="answer.result.options.length > 1"
+      :options="answer.result.options"
+      :picked="picked || marked"
+      :key-of="key"
+      @open="seen"
+    />
     <div ref="cards" class="options">
-      <OptionCard v-for="(o, k) in answer.result.options" :key="key(o)" :data-key="key(o)" :no="k + 1" :option="o" :scale="scale" :picked="picked === key(o)" @pick="emit('pick', o)" @work="show(o)" />
+      <OptionCard
+        v-for="(o, k) in answer.result.options"
+        :key="key(o)"
+        :data-key="key(o)"
+        :no="k + 1"
+        :option="o"
+        :scale="scale"
+        :picked="picked === key(o)"
+        @pick="emit('pick', o)"
+        @work="show(o)"
+      />
     </div>
     <section v-if="answer.result.rejected.length" class="sheet rejected">
       <h3>Why the others fell out</h3>
       <table class="lines">
         <thead>
-          <tr><th scope="col">Limit</th><th scope="col" class="n">Drives</th><th scope="col">Nearest miss</th></tr>
+          <tr>
+            <th scope="col">Limit</th>
+            <th scope="col" class="n">Drives</th>
+            <th scope="col">Nearest miss</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="r in answer.result.rejected" :key="r.limit">
             <td>{{ r.limit }}</td>
             <td class="n figure">{{ r.count.toLocaleString('en-US') }}</td>
-            <td>{{ r.nearest }}<span v-if="r.says" class="dim">: {{ r.says }}</span></td>
+            <td>
+              {{ r.nearest }}<span v-if="r.says" class="dim">: {{ r.says }}</span>
+            </td>
           </tr>
         </tbody>
       </table>
     </section>
-    <AllFigures v-if="worked" v-model="open" :answer="worked" @how="(s: string, t: string) => (how = { step: s, title: t })" />
+    <AllFigures
+      v-if="worked"
+      v-model="open"
+      :answer="worked"
+      @how="(s: string, t: string) => (how = { step: s, title: t })"
+    />
     <HowCome :steps="worked?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
   </section>
 </template>

@@ -12,13 +12,19 @@ const W = 900
 const H = 300
 const INSET = { left: 74, bottom: 46, top: 20, right: 24 }
 const drawn = computed(() => field(props.options, props.keyOf, W, H, INSET))
-const units = computed(() => ({ x: props.options[0]?.width.unit_shown ?? '', y: props.options[0]?.shaft_load.unit_shown ?? '' }))
+const units = computed(() => ({
+  x: props.options[0]?.width.unit_shown ?? '',
+  y: props.options[0]?.shaft_load.unit_shown ?? '',
+}))
 const number = computed(() => new Map(props.options.map((o, k) => [props.keyOf(o), k + 1])))
 </script>
 
 <template>
   <figure class="sheet trade">
-    <figcaption class="label">Pull on the shaft against width. Left and low is better, a larger circle has more to spare; circles that would hide each other stand side by side. Touch one to see it.</figcaption>
+    <figcaption class="label">
+      Pull on the shaft against width. Left and low is better, a larger circle has more to spare; circles that would
+      hide each other stand side by side. Touch one to see it.
+    </figcaption>
     <div class="scroll">
       <svg :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Options by shaft pull and width">
         <g v-for="t in drawn.ys" :key="'y' + t.text">

@@ -4,7 +4,8 @@ import { weightNames, type Weights } from '../logic/weights'
 // Nothing is ranked in secret: every weight is here, and every one can be moved.
 defineProps<{ stock: boolean }>()
 const weights = defineModel<Weights>({ required: true })
-const set = (key: keyof Weights, v: number | number[] | undefined) => (weights.value = { ...weights.value, [key]: Number(v ?? 0) })
+const set = (key: keyof Weights, v: number | number[] | undefined) =>
+  (weights.value = { ...weights.value, [key]: Number(v ?? 0) })
 </script>
 
 <template>
@@ -12,7 +13,14 @@ const set = (key: keyof Weights, v: number | number[] | undefined) => (weights.v
     <legend class="label">What counts, and how much</legend>
     <div v-for="w in weightNames" v-show="w.key !== 'stock' || stock" :key="w.key" class="one">
       <span :id="'w-' + w.key">{{ w.word }}</span>
-      <el-slider :model-value="weights[w.key]" :min="0" :max="5" :step="0.5" :aria-label="w.word" @update:model-value="set(w.key, $event)" />
+      <el-slider
+        :model-value="weights[w.key]"
+        :min="0"
+        :max="5"
+        :step="0.5"
+        :aria-label="w.word"
+        @update:model-value="set(w.key, $event)"
+      />
       <b class="figure">{{ weights[w.key] }}</b>
     </div>
   </fieldset>

@@ -22,8 +22,13 @@ const choices = grooves.map((key) => ({ key, name: key, group: '' }))
 
 async function ask() {
   const wheel = (diameter: string) => ({ diameter, kind: 'outside' as const, groove: f.value.groove as 'B' })
-  const input = { ...props.search, this: { driver: wheel(f.value.driver), driven: wheel(f.value.driven), belt: f.value.belt } }
-  const got = await attempt(api.POST('/api/calc/v-belt-why-not', { body: { units: settings.units, basis: props.basis, input } }))
+  const input = {
+    ...props.search,
+    this: { driver: wheel(f.value.driver), driven: wheel(f.value.driven), belt: f.value.belt },
+  }
+  const got = await attempt(
+    api.POST('/api/calc/v-belt-why-not', { body: { units: settings.units, basis: props.basis, input } }),
+  )
   problem.value = got.ok ? null : got.problem
   told.value = got.ok ? got.data : undefined
 }
@@ -34,8 +39,18 @@ async function ask() {
     <h3>Why not this one?</h3>
     <form class="form" @submit.prevent="ask">
       <div class="fields">
-        <QuantityField v-model="f.driver" label="Driver in mind, outside" fractions :fault="faultAt(problem, 'input.this.driver')" />
-        <QuantityField v-model="f.driven" label="Driven in mind, outside" fractions :fault="faultAt(problem, 'input.this.driven')" />
+        <QuantityField
+          v-model="f.driver"
+          label="Driver in mind, outside"
+          fractions
+          :fault="faultAt(problem, 'input.this.driver')"
+        />
+        <QuantityField
+          v-model="f.driven"
+          label="Driven in mind, outside"
+          fractions
+          :fault="faultAt(problem, 'input.this.driven')"
+        />
         <ChoiceField v-model="f.groove" label="Their groove" :choices="choices" />
         <WordField v-model="f.belt" label="Belt in mind, such as B90" :fault="faultAt(problem, 'input.this.belt')" />
       </div>
@@ -44,10 +59,13 @@ async function ask() {
     </form>
     <div v-if="told" role="status">
       <p v-if="told.result.fits">
-        <strong>{{ told.result.name }}</strong> would do: place {{ told.result.place }} of {{ told.result.accepted.toLocaleString('en-US') }}.
+        <strong>{{ told.result.name }}</strong> would do: place {{ told.result.place }} of
+        {{ told.result.accepted.toLocaleString('en-US') }}.
         <template v-if="told.result.place > 1">What holds it back most: {{ told.result.heaviest }}.</template>
       </p>
-      <p v-else><strong>{{ told.result.name }}</strong> falls out:</p>
+      <p v-else>
+        <strong>{{ told.result.name }}</strong> falls out:
+      </p>
       <ul class="limits">
         <li v-for="l in told.result.lines" :key="l.limit" :class="{ fails: !l.passes }">
           <b>{{ l.passes ? 'meets' : 'misses' }}</b> {{ l.limit }}<span v-if="l.says" class="dim">: {{ l.says }}</span>

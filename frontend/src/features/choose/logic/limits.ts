@@ -42,9 +42,17 @@ export function limitsInput(f: LimitFields): Limits {
   } as Limits
 }
 
-export const anyLimit = (f: LimitFields): boolean => Object.values(f).some((v) => (typeof v === 'string' ? v.trim() !== '' : v))
+export const anyLimit = (f: LimitFields): boolean =>
+  Object.values(f).some((v) => (typeof v === 'string' ? v.trim() !== '' : v))
 
 /** Where the refusals of these fields point. */
-export const limitPaths = ['belts', 'driver_outside', 'driven_outside', 'width', 'motor', 'driver_shaft', 'driven_shaft', 'shaft_pull'].map(
-  (n) => `input.limits.${n}`,
-)
+export const limitPaths = [
+  'belts',
+  'driver_outside',
+  'driven_outside',
+  'width',
+  'motor',
+  'driver_shaft',
+  'driven_shaft',
+  'shaft_pull',
+].map((n) => `input.limits.${n}`)

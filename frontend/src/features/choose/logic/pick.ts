@@ -5,7 +5,12 @@ interface Leaf {
 }
 
 /** The drive input of a chosen V-belt option: the duty as the server understood it, the option's parts. */
-export function inputOf(option: Option, answer: SelectAnswer, duty: Pick<VBeltInput, 'service_factor'>, layout?: VBeltInput['layout']): VBeltInput {
+export function inputOf(
+  option: Option,
+  answer: SelectAnswer,
+  duty: Pick<VBeltInput, 'service_factor'>,
+  layout?: VBeltInput['layout'],
+): VBeltInput {
   const echo = answer.input as Record<string, Leaf>
   const wheel = (d: number) => ({ diameter: d, kind: option.diameter_kind, groove: option.groove })
   return {
@@ -31,5 +36,12 @@ export function pickedOf(
 ): Picked {
   const input = inputOf(option, answer, duty, layout)
   if (own) input.own_ratings = own
-  return { family: 'v-belt', calc: 'v-belt-drive', name: option.name, key: optionKey(option), input: input as unknown as Record<string, unknown>, basis: answer.basis }
+  return {
+    family: 'v-belt',
+    calc: 'v-belt-drive',
+    name: option.name,
+    key: optionKey(option),
+    input: input as unknown as Record<string, unknown>,
+    basis: answer.basis,
+  }
 }

@@ -20,5 +20,7 @@ export type Column = (typeof columns)[number]['key']
 export function sorted(families: FamilyOffer[], by: Column): Row[] {
   const middle = (f: Figure | Band) => ('low' in f ? (f.low.value + f.high.value) / 2 : f.value)
   const size = (f: Figure | Band) => (by === 'speed_error' ? Math.abs(middle(f)) : middle(f))
-  return families.flatMap((family) => family.options.map((option) => ({ family, option }))).sort((a, b) => size(a.option[by]) - size(b.option[by]))
+  return families
+    .flatMap((family) => family.options.map((option) => ({ family, option })))
+    .sort((a, b) => size(a.option[by]) - size(b.option[by]))
 }

@@ -39,7 +39,8 @@ export function apart(bubbles: Bubble[], right: number): Bubble[] {
   for (const b of [...bubbles].sort((p, q) => p.x - q.x || p.y - q.y)) {
     let x = b.x
     const near = () => placed.find((p) => Math.hypot(p.x - x, p.y - b.y) < TOUCH)
-    for (let hit = near(); hit && x + TOUCH <= right; hit = near()) x = hit.x + Math.sqrt(Math.max(TOUCH ** 2 - (hit.y - b.y) ** 2, 1)) + 1
+    for (let hit = near(); hit && x + TOUCH <= right; hit = near())
+      x = hit.x + Math.sqrt(Math.max(TOUCH ** 2 - (hit.y - b.y) ** 2, 1)) + 1
     placed.push({ ...b, x })
   }
   return placed
@@ -51,7 +52,13 @@ export const radius = (spare: number): number => Math.min(26, Math.max(13, Math.
 const shownNumber = (text: string) => Number(text.replace(/,/g, ''))
 
 /** The options on a field of width against pull, in the units that they are shown in. */
-export function field(options: Option[], key: (o: Option) => string, w: number, h: number, inset: { left: number; bottom: number; top: number; right: number }) {
+export function field(
+  options: Option[],
+  key: (o: Option) => string,
+  w: number,
+  h: number,
+  inset: { left: number; bottom: number; top: number; right: number },
+) {
   const width = options.map((o) => shownNumber(o.width.number))
   const pull = options.map((o) => shownNumber(o.shaft_load.number))
   const [x0, x1] = span(width)
@@ -60,14 +67,18 @@ export function field(options: Option[], key: (o: Option) => string, w: number, 
   const py = (v: number) => h - inset.bottom - ((v - y0) / (y1 - y0)) * (h - inset.bottom - inset.top)
   // Large ones first, so that a small one lies on top and can be touched.
   const drawn = options.map((o, k): Bubble => ({
-      key: key(o),
-      x: px(width[k] ?? 0),
-      y: py(pull[k] ?? 0),
-      r: radius(o.drive.spare?.value ?? 0),
-      name: o.name,
-      label: `${o.name}: ${o.shaft_load.shown} pull, ${o.width.shown} wide, ${o.drive.spare?.shown} to spare`,
-    }))
+    key: key(o),
+    x: px(width[k] ?? 0),
+    y: py(pull[k] ?? 0),
+    r: radius(o.drive.spare?.value ?? 0),
+    name: o.name,
+    label: `${o.name}: ${o.shaft_load.shown} pull, ${o.width.shown} wide, ${o.drive.spare?.shown} to spare`,
+  }))
   const bubbles = apart(drawn, w - inset.right).sort((a, b) => b.r - a.r)
   const text = (v: number) => String(Math.round(v * 1000) / 1000)
-  return { bubbles, xs: ticks(x0, x1).map((v): Axis => ({ at: px(v), text: text(v) })), ys: ticks(y0, y1).map((v): Axis => ({ at: py(v), text: text(v) })) }
+  return {
+    bubbles,
+    xs: ticks(x0, x1).map((v): Axis => ({ at: px(v), text: text(v) })),
+    ys: ticks(y0, y1).map((v): Axis => ({ at: py(v), text: text(v) })),
+  }
 }

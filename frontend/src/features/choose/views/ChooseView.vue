@@ -49,7 +49,14 @@ const question = ref<HTMLElement>()
 const summary = computed(() => {
   const d = duty.value
   const apart = d.centre.trim() ? `${d.centre} apart` : ''
-  return [d.power, `${d.driver_speed} to ${d.driven_speed} rpm`, apart, ...asked.value.map((q) => questions.find((x) => x.key === q)?.words.toLowerCase() ?? '')].filter(Boolean).join(', ')
+  return [
+    d.power,
+    `${d.driver_speed} to ${d.driven_speed} rpm`,
+    apart,
+    ...asked.value.map((q) => questions.find((x) => x.key === q)?.words.toLowerCase() ?? ''),
+  ]
+    .filter(Boolean)
+    .join(', ')
 })
 /** Open the question again, at a field where one is named. */
 async function open(path: string) {
@@ -67,7 +74,10 @@ async function search() {
   }
   picked.value = undefined
   pickedKey.value = ''
-  const input = { ...compareInput(duty.value, asked.value), series: settings.units === 'us' ? ('inch' as const) : ('all' as const) }
+  const input = {
+    ...compareInput(duty.value, asked.value),
+    series: settings.units === 'us' ? ('inch' as const) : ('all' as const),
+  }
   await ask(() => attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input } })))
   // Once it is answered the answer comes first: the question folds into one line.
   if (board.value) asking.value = false
@@ -87,23 +97,43 @@ async function keep() {
   const [m = '', d = ''] = t.ids
   let machine = t.machine
   if (!machine) {
-    const made = await save<Machine>('POST', '/api/machines', { id: m, name: t.newMachine, created_by_name: name }, `the machine ${t.newMachine}`)
+    const made = await save<Machine>(
+      'POST',
+      '/api/machines',
+      { id: m, name: t.newMachine, created_by_name: name },
+      `the machine ${t.newMachine}`,
+    )
     if (!made.ok) return void (saving.value = made.problem)
     machine = made.data.id
   }
-  const drive = await save<Drive>('POST', `/api/machines/${machine}/drives`, { id: d, name: t.drive, created_by_name: name }, `the drive ${t.drive}`)
+  const drive = await save<Drive>(
+    'POST',
+    `/api/machines/${machine}/drives`,
+    { id: d, name: t.drive, created_by_name: name },
+    `the drive ${t.drive}`,
+  )
   if (!drive.ok) return void (saving.value = drive.problem)
-  const stored = await save<Drive>('PUT', `/api/drives/${drive.data.id}/duty`, dutyBody(duty.value, settings.units, drive.data.duty?.rev ?? 0, name), `the duty of ${t.drive}`)
+  const stored = await save<Drive>(
+    'PUT',
+    `/api/drives/${drive.data.id}/duty`,
+    dutyBody(duty.value, settings.units, drive.data.duty?.rev ?? 0, name),
+    `the duty of ${t.drive}`,
+  )
   if (!stored.ok) return void (saving.value = stored.problem)
-  const build = await save<Build>('POST', `/api/drives/${drive.data.id}/builds`, {
-    rev: drive.data.builds.find((b) => b.state === 'draft')?.rev ?? 0,
-    purpose: 'designed',
-    created_by_name: name,
-    units: settings.units,
-    family: picked.value.family,
-    basis: picked.value.basis,
-    input: picked.value.input,
-  }, `a build of ${t.drive}`)
+  const build = await save<Build>(
+    'POST',
+    `/api/drives/${drive.data.id}/builds`,
+    {
+      rev: drive.data.builds.find((b) => b.state === 'draft')?.rev ?? 0,
+      purpose: 'designed',
+      created_by_name: name,
+      units: settings.units,
+      family: picked.value.family,
+      basis: picked.value.basis,
+      input: picked.value.input,
+    },
+    `a build of ${t.drive}`,
+  )
   if (!build.ok) return void (saving.value = build.problem)
   forget()
   forgetTarget()
@@ -144,13 +174,28 @@ onMounted(async () => {
     <form v-show="asking || !board" ref="question" class="sheet duty" @submit.prevent="search">
       <DutyFieldset v-model="duty" :problem="problem" />
       <QuestionsFieldset v-model="asked" />
-      <FaultList :faults="otherFaults(problem, ['input.power', 'input.driver_speed', 'input.driven_speed', 'input.tolerance', 'input.centre', 'input.service_factor'])" />
+      <FaultList
+        :faults="
+          otherFaults(problem, [
+            'input.power',
+            'input.driver_speed',
+            'input.driven_speed',
+            'input.tolerance',
+            'input.centre',
+            'input.service_factor',
+          ])
+        "
+      />
       <div class="row">
-        <el-button type="primary" native-type="submit" :loading="busy">{{ busy ? 'Searching every standard drive…' : 'Find drives' }}</el-button>
+        <el-button type="primary" native-type="submit" :loading="busy">{{
+          busy ? 'Searching every standard drive…' : 'Find drives'
+        }}</el-button>
       </div>
     </form>
     <div v-if="board && !asking" class="sheet folded">
-      <p><b>{{ summary }}</b></p>
+      <p>
+        <b>{{ summary }}</b>
+      </p>
       <el-button @click="open('')">Change the question</el-button>
     </div>
     <FormerAnswer v-if="former || (problem && picked)" :refused="!!problem">The drives that were found</FormerAnswer>
@@ -172,7 +217,13 @@ onMounted(async () => {
         <el-button type="primary" native-type="submit">Keep it as a draft build</el-button>
       </div>
     </form>
-    <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" @replace="open" />
+    <FamilyBoard
+      v-if="board"
+      :answer="board"
+      :picked="pickedKey"
+      @pick="(p: Picked) => pick(p, p.key)"
+      @replace="open"
+    />
     <h2>V-belts in full</h2>
     <BeltSearch ref="belts" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
   </main>

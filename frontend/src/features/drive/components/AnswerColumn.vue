@@ -6,7 +6,13 @@ import { wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
-const props = defineProps<{ answer: DriveAnswer; title: string; books?: boolean; settledFor?: Build['settled_for']; duty?: Duty | null }>()
+const props = defineProps<{
+  answer: DriveAnswer
+  title: string
+  books?: boolean
+  settledFor?: Build['settled_for']
+  duty?: Duty | null
+}>()
 const emit = defineEmits<{ how: [step: string, title: string]; more: []; books: [] }>()
 
 const settings = useSettings()
@@ -20,29 +26,59 @@ const speed = computed(() => {
   const w = sheet.wanted
   return {
     main: band ? `${band.low.number} – ${band.high.number}` : sheet.driven_speed.number,
-    words: [`${sheet.driven_speed.unit_shown}${band ? ' by slip and belt line' : ''}`, w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : ''].filter(Boolean).join('; '),
+    words: [
+      `${sheet.driven_speed.unit_shown}${band ? ' by slip and belt line' : ''}`,
+      w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : '',
+    ]
+      .filter(Boolean)
+      .join('; '),
     step: sheet.driven_speed.step,
   }
 })
 // The first answer says what the drive is; the page knows whether it is found, designed or fitted.
-const rows = computed(() => (props.answer.sheet?.answers ?? []).map((a) => ({ ...a, label: a.label ? wheelName(settings.wheelWord, a.label) : props.title })))
+const rows = computed(() =>
+  (props.answer.sheet?.answers ?? []).map((a) => ({
+    ...a,
+    label: a.label ? wheelName(settings.wheelWord, a.label) : props.title,
+  })),
+)
 </script>
 
 <template>
   <section class="sheet answers" aria-label="Answers">
     <NoticeList v-if="urgent.length" :notices="urgent" class="urgent" />
-    <p v-if="settledFor" class="then">Settled for {{ settledFor.power.shown }}, {{ settledFor.driver_speed.shown }}. All figures here are for the duty now<template v-if="duty">: {{ duty.power.shown }}, {{ duty.driver_speed.shown }}</template>.</p>
+    <p v-if="settledFor" class="then">
+      Settled for {{ settledFor.power.shown }}, {{ settledFor.driver_speed.shown }}. All figures here are for the duty
+      now<template v-if="duty">: {{ duty.power.shown }}, {{ duty.driver_speed.shown }}</template
+      >.
+    </p>
     <div v-for="row in rows" :key="row.key" class="row-answer" :class="{ tall: row.main.length > 16 }">
       <p class="label">{{ row.label }}</p>
       <p class="main figure" :class="{ long: row.main.length > 16 }">{{ row.main }}</p>
       <p class="unit">{{ row.unit }}</p>
-      <button v-if="row.step" type="button" class="how ask-how" :aria-label="`How come: ${row.label}`" @click="emit('how', row.step, row.label)">?</button>
+      <button
+        v-if="row.step"
+        type="button"
+        class="how ask-how"
+        :aria-label="`How come: ${row.label}`"
+        @click="emit('how', row.step, row.label)"
+      >
+        ?
+      </button>
     </div>
     <div v-if="speed" class="row-answer" :class="{ off: held && !held.within }">
       <p class="label">Driven speed</p>
       <p class="main figure">{{ speed.main }}</p>
       <p class="unit">{{ speed.words }}</p>
-      <button v-if="speed.step" type="button" class="how ask-how" aria-label="How come: Driven speed" @click="emit('how', speed.step, 'Driven speed')">?</button>
+      <button
+        v-if="speed.step"
+        type="button"
+        class="how ask-how"
+        aria-label="How come: Driven speed"
+        @click="emit('how', speed.step, 'Driven speed')"
+      >
+        ?
+      </button>
     </div>
     <NoticeList :notices="rest" class="remarks" />
     <p class="more">

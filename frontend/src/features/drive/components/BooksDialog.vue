@@ -16,7 +16,11 @@ const problem = ref<Problem | null>(null)
 
 async function ask() {
   if (!open.value || !props.input) return
-  const got = await calculate<BooksAnswer>('v-belt-bases', { units: settings.units, basis: props.basis, input: props.input })
+  const got = await calculate<BooksAnswer>('v-belt-bases', {
+    units: settings.units,
+    basis: props.basis,
+    input: props.input,
+  })
   problem.value = got.ok ? null : got.problem
   told.value = got.ok ? got.data : undefined
 }
@@ -32,21 +36,34 @@ const canUse = (b: string) => b !== 'light-duty'
     <p v-for="e in problem?.errors ?? []" :key="e.path" class="field-fault">{{ faultText(e) }}</p>
     <template v-if="told">
       <p>
-        {{ told.result.designation }}, {{ told.result.design_power.shown }} design power. The books disagree by their age and caution; each has its own
-        factors, and they are never mixed.
+        {{ told.result.designation }}, {{ told.result.design_power.shown }} design power. The books disagree by their
+        age and caution; each has its own factors, and they are never mixed.
       </p>
       <div class="scroll">
         <table class="lines">
           <thead>
-            <tr><th scope="col">Book</th><th scope="col" class="n">One belt carries</th><th scope="col" class="n">Belts</th><th scope="col"></th></tr>
+            <tr>
+              <th scope="col">Book</th>
+              <th scope="col" class="n">One belt carries</th>
+              <th scope="col" class="n">Belts</th>
+              <th scope="col"></th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="r in told.result.rows" :key="r.basis" :class="{ used: r.used }">
-              <td><b>{{ r.title }}</b><br /><span class="dim">{{ r.source }}</span></td>
+              <td>
+                <b>{{ r.title }}</b
+                ><br /><span class="dim">{{ r.source }}</span>
+              </td>
               <template v-if="r.belt_power && r.belts_exact">
                 <td class="n figure">{{ r.belt_power.shown }}</td>
                 <td class="n figure">{{ r.belts_exact.number }}</td>
-                <td><span v-if="r.used">in use</span><el-button v-else-if="canUse(r.basis)" @click="emit('use', r.basis as Basis)">Use this book</el-button></td>
+                <td>
+                  <span v-if="r.used">in use</span
+                  ><el-button v-else-if="canUse(r.basis)" @click="emit('use', r.basis as Basis)"
+                    >Use this book</el-button
+                  >
+                </td>
               </template>
               <td v-else colspan="3" class="dim">{{ r.why }}</td>
             </tr>
@@ -55,8 +72,9 @@ const canUse = (b: string) => b !== 'light-duty'
       </div>
       <p v-if="told.result.life">
         Life by the textbook, at design power with {{ told.result.belts.number }} belts:
-        <strong>{{ told.result.life.bound || 'about' }} {{ roughly(told.result.life.hours.value) }} h</strong>. An estimate for a clean, aligned, rightly tensioned drive, from
-        peaks of {{ told.result.life.small_peak.shown }} and {{ told.result.life.large_peak.shown }} a belt.
+        <strong>{{ told.result.life.bound || 'about' }} {{ roughly(told.result.life.hours.value) }} h</strong>. An
+        estimate for a clean, aligned, rightly tensioned drive, from peaks of
+        {{ told.result.life.small_peak.shown }} and {{ told.result.life.large_peak.shown }} a belt.
       </p>
       <p v-else class="dim">The textbook has no life figures of this section.</p>
     </template>

@@ -62,13 +62,27 @@ watch(
       <button type="submit" class="set" :disabled="busy">Set</button>
       <p v-if="fault && !quiet" class="message" role="alert">{{ faultText(fault) }}</p>
     </form>
-    <button v-else-if="editable" type="button" class="touch" :aria-label="`${label} ${number} ${unit}, change`" @click="begin">
+    <button
+      v-else-if="editable"
+      type="button"
+      class="touch"
+      :aria-label="`${label} ${number} ${unit}, change`"
+      @click="begin"
+    >
       <span class="figure">{{ number }}</span> {{ unit }}
     </button>
-    <button v-else-if="step" type="button" class="touch answer" :aria-label="`${label} ${number} ${unit}, how come?`" @click="emit('how', step)">
+    <button
+      v-else-if="step"
+      type="button"
+      class="touch answer"
+      :aria-label="`${label} ${number} ${unit}, how come?`"
+      @click="emit('how', step)"
+    >
       <span class="figure">{{ number }}</span> {{ unit }}
     </button>
-    <span v-else class="plain-answer"><span class="figure">{{ number }}</span> {{ unit }}</span>
+    <span v-else class="plain-answer"
+      ><span class="figure">{{ number }}</span> {{ unit }}</span
+    >
   </div>
 </template>
 

@@ -27,7 +27,10 @@ async function compare() {
   const duty = props.drive.duty
   if (!duty) return
   busy.value = true
-  const input: CompareInput = { ...compareInput(fieldsOf(duty), asked.value, props.layout), series: settings.units === 'us' ? 'inch' : 'all' }
+  const input: CompareInput = {
+    ...compareInput(fieldsOf(duty), asked.value, props.layout),
+    series: settings.units === 'us' ? 'inch' : 'all',
+  }
   // The duty may not say how far the shafts are apart; the drive that is drawn does.
   const drawn = props.today?.beside.centre_distance
   asDrawn.value = !fieldsOf(duty).centre.trim() && drawn ? drawn.shown : ''
@@ -62,10 +65,19 @@ watch(
         <QuestionsFieldset v-model="asked" />
       </details>
       <p v-if="busy" role="status" class="dim">Searching every standard drive…</p>
-      <p v-if="asDrawn && board" class="dim">The duty says no centre distance: {{ asDrawn }} is taken, as it is drawn.</p>
+      <p v-if="asDrawn && board" class="dim">
+        The duty says no centre distance: {{ asDrawn }} is taken, as it is drawn.
+      </p>
       <FaultList :faults="otherFaults(problem, [])" />
       <div v-if="problem" class="row"><el-button @click="emit('duty')">To the duty</el-button></div>
-      <FamilyBoard v-if="board" :answer="board" :picked="pickedKey" :today="today" @replace="emit('duty')" @pick="pick" />
+      <FamilyBoard
+        v-if="board"
+        :answer="board"
+        :picked="pickedKey"
+        :today="today"
+        @replace="emit('duty')"
+        @pick="pick"
+      />
       <h2>V-belts in full</h2>
       <BeltSearch v-if="fields" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
     </template>

@@ -16,7 +16,10 @@ import { useSettings } from '@/shared/state/settings'
 const props = defineProps<{ drive: Drive }>()
 const emit = defineEmits<{ saved: [drive: Drive]; again: [] }>()
 const settings = useSettings()
-const fresh = () => ({ rev: props.drive.duty?.rev ?? 0, ...(props.drive.duty ? fieldsOf(props.drive.duty) : emptyDuty()) })
+const fresh = () => ({
+  rev: props.drive.duty?.rev ?? 0,
+  ...(props.drive.duty ? fieldsOf(props.drive.duty) : emptyDuty()),
+})
 const { value: fields, forget } = useKept(`duty.${props.drive.id}`, fresh, carryDuty)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
@@ -55,8 +58,28 @@ watch(body, () => (done.value = false), { deep: true })
   <form class="stage" @submit.prevent="submit()">
     <DutyFieldset v-model="fields" :problem="problem" />
     <WordField v-model="fields.surroundings" label="Surroundings: wet, hot, dusty, oily" />
-    <SettleBoth v-if="problem?.type === 'tuyere:stale'" :problem="problem" what="this duty" :yours="body" @save="submit" @theirs="keepTheirs" />
-    <FaultList v-else :faults="otherFaults(problem, ['power', 'driver_speed', 'driven_speed', 'tolerance', 'centre', 'centre_give', 'service_factor'])" />
+    <SettleBoth
+      v-if="problem?.type === 'tuyere:stale'"
+      :problem="problem"
+      what="this duty"
+      :yours="body"
+      @save="submit"
+      @theirs="keepTheirs"
+    />
+    <FaultList
+      v-else
+      :faults="
+        otherFaults(problem, [
+          'power',
+          'driver_speed',
+          'driven_speed',
+          'tolerance',
+          'centre',
+          'centre_give',
+          'service_factor',
+        ])
+      "
+    />
     <div class="row">
       <el-button type="primary" native-type="submit" :loading="busy">Save the duty</el-button>
       <span v-if="done" class="dim" role="status">Saved.</span>

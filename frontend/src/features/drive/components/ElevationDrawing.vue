@@ -15,7 +15,16 @@ const wheels = computed(() =>
     const hub = Math.max(4, Math.min(r * 0.3, spoked ? 26 : r * 0.34))
     const rim = Math.max(r - Math.max(6, r * 0.09), hub)
     const spokes = spoked ? [90, 162, 234, 306, 378].map((d) => (d * Math.PI) / 180) : []
-    return { ...w, cx: props.frame.x(w.x), cy: props.frame.y(w.y), r, hub, rim, spokes, bore: Math.max(2.5, hub * 0.42) }
+    return {
+      ...w,
+      cx: props.frame.x(w.x),
+      cy: props.frame.y(w.y),
+      r,
+      hub,
+      rim,
+      spokes,
+      bore: Math.max(2.5, hub * 0.42),
+    }
   }),
 )
 /** A toothed rim: as many teeth as the sprocket has, rounded between root and tip. */
@@ -39,7 +48,11 @@ const links = computed(() => {
 })
 const belt = computed(() => {
   const width = Math.max(props.small ? 2.5 : 6, props.elevation.thickness * props.frame.scale)
-  return { arc: width, tight: width * (props.small ? 1.15 : 1.3), slack: Math.max(props.small ? 1.1 : 2.5, width * 0.42) }
+  return {
+    arc: width,
+    tight: width * (props.small ? 1.15 : 1.3),
+    slack: Math.max(props.small ? 1.1 : 2.5, width * 0.42),
+  }
 })
 const centre = computed(() => {
   const [a, b] = wheels.value
@@ -53,7 +66,11 @@ const centre = computed(() => {
 const grounds = computed(() => {
   const [a, b] = wheels.value
   if (!a || !b || props.small || Math.abs(a.cy - b.cy) > Math.abs(a.cx - b.cx) * 0.9) return []
-  return [a, b].map((w) => ({ x: w.cx, y: w.cy + w.r + belt.value.tight + 9, half: Math.min(Math.max(w.r * 0.8, 34), 80) }))
+  return [a, b].map((w) => ({
+    x: w.cx,
+    y: w.cy + w.r + belt.value.tight + 9,
+    half: Math.min(Math.max(w.r * 0.8, 34), 80),
+  }))
 })
 const spin = computed(() => {
   const w = wheels.value[0]
@@ -62,14 +79,20 @@ const spin = computed(() => {
   const clockwise = w.turn < 0
   const from = clockwise ? 200 : -20
   const to = clockwise ? 330 : 210
-  const at = (deg: number, k = r) => ({ x: w.cx + k * Math.cos((deg * Math.PI) / 180), y: w.cy + k * Math.sin((deg * Math.PI) / 180) })
+  const at = (deg: number, k = r) => ({
+    x: w.cx + k * Math.cos((deg * Math.PI) / 180),
+    y: w.cy + k * Math.sin((deg * Math.PI) / 180),
+  })
   const s = at(from)
   const e = at(to)
   const tangent = ((to + (clockwise ? 90 : -90)) * Math.PI) / 180
   const tip = { x: e.x + 9 * Math.cos(tangent), y: e.y + 9 * Math.sin(tangent) }
   const l = at(to, r - 5)
   const o = at(to, r + 5)
-  return { path: `M ${s.x} ${s.y} A ${r} ${r} 0 0 ${clockwise ? 1 : 0} ${e.x} ${e.y}`, head: `${tip.x},${tip.y} ${l.x},${l.y} ${o.x},${o.y}` }
+  return {
+    path: `M ${s.x} ${s.y} A ${r} ${r} 0 0 ${clockwise ? 1 : 0} ${e.x} ${e.y}`,
+    head: `${tip.x},${tip.y} ${l.x},${l.y} ${o.x},${o.y}`,
+  }
 })
 </script>
 
@@ -90,13 +113,19 @@ const spin = computed(() => {
     <g v-for="(w, k) in wheels" :key="'w' + k" stroke="var(--ink)" stroke-width="1.2">
       <polygon v-if="toothed(w.profile)" :points="teeth(w)" fill="var(--metal)" />
       <circle v-else :cx="w.cx" :cy="w.cy" :r="w.r" fill="var(--metal)" :stroke-width="small ? 1 : 1.8" />
-      <circle v-if="!small && !toothed(w.profile)" :cx="w.cx" :cy="w.cy" :r="w.rim" :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'" />
+      <circle
+        v-if="!small && !toothed(w.profile)"
+        :cx="w.cx"
+        :cy="w.cy"
+        :r="w.rim"
+        :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'"
+      />
       <template v-for="s in w.spokes" :key="s">
         <line
           v-for="o in [-0.05, 0.05]"
           :key="o"
-          :x1="w.cx + (w.hub * 0.98) * Math.cos(s + o * 3)"
-          :y1="w.cy - (w.hub * 0.98) * Math.sin(s + o * 3)"
+          :x1="w.cx + w.hub * 0.98 * Math.cos(s + o * 3)"
+          :y1="w.cy - w.hub * 0.98 * Math.sin(s + o * 3)"
           :x2="w.cx + w.rim * Math.cos(s + o)"
           :y2="w.cy - w.rim * Math.sin(s + o)"
         />
@@ -106,7 +135,13 @@ const spin = computed(() => {
       <circle v-if="!small" :cx="w.cx" :cy="w.cy" :r="w.bore" fill="url(#bore)" stroke-width="2" />
     </g>
     <g fill="none" stroke="var(--belt)">
-      <path v-for="(a, k) in elevation.arcs" :key="'a' + k" :d="arcPath(a, frame)" :stroke-width="belt.arc" :stroke-dasharray="links" />
+      <path
+        v-for="(a, k) in elevation.arcs"
+        :key="'a' + k"
+        :d="arcPath(a, frame)"
+        :stroke-width="belt.arc"
+        :stroke-dasharray="links"
+      />
       <line
         v-for="(s, k) in elevation.strands"
         :key="'s' + k"
@@ -123,7 +158,16 @@ const spin = computed(() => {
       <line :x1="centre.a.cx" :y1="centre.a.cy" :x2="centre.px" :y2="centre.py" />
       <line :x1="centre.b.cx" :y1="centre.b.cy" :x2="centre.qx" :y2="centre.qy" />
       <line :x1="centre.p.x" :y1="centre.p.y" :x2="centre.q.x" :y2="centre.q.y" />
-      <line v-for="p in [centre.p, centre.q]" :key="p.x + p.y" :x1="p.x - 5" :y1="p.y - 5" :x2="p.x + 5" :y2="p.y + 5" stroke="var(--ink)" stroke-width="2.2" />
+      <line
+        v-for="p in [centre.p, centre.q]"
+        :key="p.x + p.y"
+        :x1="p.x - 5"
+        :y1="p.y - 5"
+        :x2="p.x + 5"
+        :y2="p.y + 5"
+        stroke="var(--ink)"
+        stroke-width="2.2"
+      />
     </g>
     <g v-if="spin" stroke="var(--ink)" fill="none" stroke-width="2">
       <path :d="spin.path" />

@@ -19,7 +19,14 @@ export interface Label {
   step?: string | null
   assumed?: boolean
 }
-const props = defineProps<{ elevation: Elevation; labels: Label[]; faultPath?: string; fault?: Fault; busy?: boolean; said?: string }>()
+const props = defineProps<{
+  elevation: Elevation
+  labels: Label[]
+  faultPath?: string
+  fault?: Fault
+  busy?: boolean
+  said?: string
+}>()
 const emit = defineEmits<{ change: [path: string, typed: string]; cancel: []; how: [step: string, title: string] }>()
 const DIMENSION = 44
 const host = ref<HTMLElement>()
@@ -134,7 +141,8 @@ const leaders = computed(() =>
         <ElevationDrawing :elevation="elevation" :frame="frame" :dimension="narrow ? 0 : DIMENSION" />
         <g stroke="var(--dim)" fill="var(--dim)">
           <template v-for="(p, k) in leaders" :key="k">
-            <line :x1="p.x1" :y1="p.y1" :x2="p.x2" :y2="p.y2" /><circle :cx="p.x2" :cy="p.y2" r="2.4" />
+            <line :x1="p.x1" :y1="p.y1" :x2="p.x2" :y2="p.y2" />
+            <circle :cx="p.x2" :cy="p.y2" r="2.4" />
           </template>
         </g>
       </svg>
@@ -157,7 +165,9 @@ const leaders = computed(() =>
         @cancel="emit('cancel')"
       />
       <p class="scale dim">{{ scaleText }}</p>
-      <p v-if="refused" class="told refused" role="alert"><b>{{ refused.label }}:</b> {{ faultText(refused.fault) }}</p>
+      <p v-if="refused" class="told refused" role="alert">
+        <b>{{ refused.label }}:</b> {{ faultText(refused.fault) }}
+      </p>
       <p v-else-if="said" class="told" role="status">{{ said }}</p>
     </div>
     <div v-if="narrow" class="listed">

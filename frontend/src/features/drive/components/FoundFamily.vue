@@ -10,7 +10,9 @@ import { fieldsOf, type Schema } from '@/features/bench/logic/schema'
 const props = defineProps<{ family: FamilyLine; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const calc = ref<CalcLine>()
-const fields = computed(() => fieldsOf((calc.value?.input_schema ?? {}) as Schema).filter((f) => props.family.found_fields.includes(f.name)))
+const fields = computed(() =>
+  fieldsOf((calc.value?.input_schema ?? {}) as Schema).filter((f) => props.family.found_fields.includes(f.name)),
+)
 onMounted(async () => {
   const got = await attempt(api.GET('/api/calc'))
   if (got.ok) calc.value = got.data.calculations.find((c) => c.name === props.family.calc)

@@ -34,7 +34,13 @@ const last = props.drive.builds.find((b) => b.family === 'v-belt' && b.state ===
 const known = last?.input as unknown as Known | undefined
 const carry = (v: ReturnType<typeof fresh>, from: Units) => {
   const length = from === 'us' ? 'in' : 'mm'
-  return { ...v, power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'), driver: withUnit(v.driver, length), driven: withUnit(v.driven, length), centre: withUnit(v.centre, length) }
+  return {
+    ...v,
+    power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'),
+    driver: withUnit(v.driver, length),
+    driven: withUnit(v.driven, length),
+    centre: withUnit(v.centre, length),
+  }
 }
 function fresh() {
   return {
@@ -95,25 +101,39 @@ async function submit() {
           power: f.value.power,
           service_factor,
           driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
-          driven: { sheave: f.value.flat ? { diameter: f.value.driven, kind: 'outside', groove: 'flat' } : wheel(f.value.driven) },
+          driven: {
+            sheave: f.value.flat
+              ? { diameter: f.value.driven, kind: 'outside', groove: 'flat' }
+              : wheel(f.value.driven),
+          },
           centre_by_tape: f.value.centre.trim() || undefined,
           belt: { designation: f.value.belt, count: countTyped(f.value.count), odd: f.value.odd.trim() || undefined },
         }
-      : { power: f.value.power, service_factor, [family.value?.speed_field ?? 'speed']: f.value.speed, ...bodyOf(form.value?.fields ?? [], f.value.typed) }
-  const got = await save<Build>('POST', `/api/drives/${props.drive.id}/builds`, {
-    rev: 0,
-    purpose: 'found',
-    freeze: true,
-    units: settings.units,
-    family: f.value.family,
-    created_by_name: settings.name,
-    // Left open, a mark that stands goes on standing.
-    temporary: f.value.temporary || undefined,
-    temporary_ended: f.value.ended,
-    temporary_reason: f.value.temporary ? f.value.reason : '',
-    promised_date: f.value.temporary ? f.value.promised || undefined : undefined,
-    input,
-  }, `what is on ${props.drive.name}`)
+      : {
+          power: f.value.power,
+          service_factor,
+          [family.value?.speed_field ?? 'speed']: f.value.speed,
+          ...bodyOf(form.value?.fields ?? [], f.value.typed),
+        }
+  const got = await save<Build>(
+    'POST',
+    `/api/drives/${props.drive.id}/builds`,
+    {
+      rev: 0,
+      purpose: 'found',
+      freeze: true,
+      units: settings.units,
+      family: f.value.family,
+      created_by_name: settings.name,
+      // Left open, a mark that stands goes on standing.
+      temporary: f.value.temporary || undefined,
+      temporary_ended: f.value.ended,
+      temporary_reason: f.value.temporary ? f.value.reason : '',
+      promised_date: f.value.temporary ? f.value.promised || undefined : undefined,
+      input,
+    },
+    `what is on ${props.drive.name}`,
+  )
   busy.value = false
   if (got.ok) {
     forget()
@@ -127,18 +147,30 @@ async function submit() {
   <div class="found">
     <table v-if="drive.builds.length" class="lines">
       <thead>
-        <tr><th scope="col">Build</th><th scope="col">What</th><th scope="col">Since</th><th scope="col">By</th><th scope="col"><span class="visually-hidden">Show</span></th></tr>
+        <tr>
+          <th scope="col">Build</th>
+          <th scope="col">What</th>
+          <th scope="col">Since</th>
+          <th scope="col">By</th>
+          <th scope="col"><span class="visually-hidden">Show</span></th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="b in drive.builds" :key="b.id" :class="{ here: b.id === showing }">
           <td>{{ b.no }}, {{ says[b.purpose] }}<template v-if="b.state === 'draft'">, draft</template></td>
           <td>
             <b class="figure">{{ b.what }}</b>
-            <span v-if="b.temporary" class="temp"> ◐ temporary: {{ b.temporary_reason }} Promised {{ b.promised_date ? shortDate(b.promised_date) : '' }}</span>
+            <span v-if="b.temporary" class="temp">
+              ◐ temporary: {{ b.temporary_reason }} Promised
+              {{ b.promised_date ? shortDate(b.promised_date) : '' }}</span
+            >
           </td>
           <td>{{ shortDate(b.valid_from) }}</td>
           <td>{{ b.created_by_name }}</td>
-          <td><el-button v-if="b.id !== showing" text @click="emit('open', b)">Show</el-button><span v-else class="dim">shown</span></td>
+          <td>
+            <el-button v-if="b.id !== showing" text @click="emit('open', b)">Show</el-button
+            ><span v-else class="dim">shown</span>
+          </td>
         </tr>
       </tbody>
     </table>
@@ -146,36 +178,120 @@ async function submit() {
     <form v-else @submit.prevent="submit">
       <h2 ref="top" tabindex="-1">What is on the machine</h2>
       <div class="fields">
-        <ChoiceField v-model="f.family" label="Kind of drive" :choices="families.map((x) => ({ key: x.key, name: x.title, group: '' }))" />
+        <ChoiceField
+          v-model="f.family"
+          label="Kind of drive"
+          :choices="families.map((x) => ({ key: x.key, name: x.title, group: '' }))"
+        />
         <template v-if="f.family === 'v-belt'">
-          <WordField v-model="f.belt" label="Belt, as it is marked" :fault="faultAt(problem, 'input.belt.designation', 'input.belt.construction')" />
+          <WordField
+            v-model="f.belt"
+            label="Belt, as it is marked"
+            :fault="faultAt(problem, 'input.belt.designation', 'input.belt.construction')"
+          />
           <QuantityField v-model="f.count" label="How many are on it" :fault="faultAt(problem, 'input.belt.count')" />
-          <WordField v-model="f.odd" label="One of them is odd: which, and how" :fault="faultAt(problem, 'input.belt.odd')" />
-          <QuantityField v-model="f.driver" label="Driver diameter" :unit="us ? 'in' : 'mm'" example="5 3/8" fractions :fault="faultAt(problem, 'input.driver.sheave.diameter', 'input.driver.sheave.kind')" />
-          <QuantityField v-model="f.driven" label="Driven diameter" :unit="us ? 'in' : 'mm'" example="14 1/2" fractions :fault="faultAt(problem, 'input.driven.sheave.diameter', 'input.driven.sheave.kind')" />
+          <WordField
+            v-model="f.odd"
+            label="One of them is odd: which, and how"
+            :fault="faultAt(problem, 'input.belt.odd')"
+          />
+          <QuantityField
+            v-model="f.driver"
+            label="Driver diameter"
+            :unit="us ? 'in' : 'mm'"
+            example="5 3/8"
+            fractions
+            :fault="faultAt(problem, 'input.driver.sheave.diameter', 'input.driver.sheave.kind')"
+          />
+          <QuantityField
+            v-model="f.driven"
+            label="Driven diameter"
+            :unit="us ? 'in' : 'mm'"
+            example="14 1/2"
+            fractions
+            :fault="faultAt(problem, 'input.driven.sheave.diameter', 'input.driven.sheave.kind')"
+          />
           <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />
-          <ChoiceField v-model="f.groove" label="Groove, where it is not the belt's own" :choices="grooveChoices" clearable :fault="faultAt(problem, 'input.driver.sheave.groove', 'input.driven.sheave.groove')" />
+          <ChoiceField
+            v-model="f.groove"
+            label="Groove, where it is not the belt's own"
+            :choices="grooveChoices"
+            clearable
+            :fault="faultAt(problem, 'input.driver.sheave.groove', 'input.driven.sheave.groove')"
+          />
           <el-checkbox v-model="f.flat" label="The driven is a flat pulley" />
-          <QuantityField v-model="f.centre" label="Shaft to shaft, by tape" :unit="us ? 'in' : 'mm'" example="34 1/4" fractions :fault="faultAt(problem, 'input.centre_by_tape')" />
+          <QuantityField
+            v-model="f.centre"
+            label="Shaft to shaft, by tape"
+            :unit="us ? 'in' : 'mm'"
+            example="34 1/4"
+            fractions
+            :fault="faultAt(problem, 'input.centre_by_tape')"
+          />
         </template>
-        <QuantityField v-model="f.power" label="Motor power" :unit="us ? 'hp' : 'kW'" :fault="faultAt(problem, 'input.power')" />
-        <QuantityField v-model="f.speed" label="Motor speed" unit="rpm" :fault="faultAt(problem, 'input.driver.speed', 'input.speed', 'input.driver_speed')" />
+        <QuantityField
+          v-model="f.power"
+          label="Motor power"
+          :unit="us ? 'hp' : 'kW'"
+          :fault="faultAt(problem, 'input.power')"
+        />
+        <QuantityField
+          v-model="f.speed"
+          label="Motor speed"
+          unit="rpm"
+          :fault="faultAt(problem, 'input.driver.speed', 'input.speed', 'input.driver_speed')"
+        />
         <div>
           <el-checkbox v-model="f.temporary" label="It is only there for now" />
-          <p v-if="faultAt(problem, 'temporary') && !f.temporary" class="field-fault">{{ faultText(faultAt(problem, 'temporary')!) }}</p>
+          <p v-if="faultAt(problem, 'temporary') && !f.temporary" class="field-fault">
+            {{ faultText(faultAt(problem, 'temporary')!) }}
+          </p>
         </div>
-        <WordField v-if="faultAt(problem, 'temporary_ended') || f.ended" v-model="f.ended" label="How the temporary one ended" :fault="faultAt(problem, 'temporary_ended')" />
+        <WordField
+          v-if="faultAt(problem, 'temporary_ended') || f.ended"
+          v-model="f.ended"
+          label="How the temporary one ended"
+          :fault="faultAt(problem, 'temporary_ended')"
+        />
         <template v-if="f.temporary">
-          <WordField v-model="f.reason" label="Why, and what will put it right" :fault="faultAt(problem, 'temporary_reason')" />
+          <WordField
+            v-model="f.reason"
+            label="Why, and what will put it right"
+            :fault="faultAt(problem, 'temporary_reason')"
+          />
           <div class="date">
             <label class="label" for="promised">Promised for</label>
             <input id="promised" v-model="f.promised" type="date" />
-            <p v-if="faultAt(problem, 'promised_date')" class="field-fault">{{ faultText(faultAt(problem, 'promised_date')!) }}</p>
+            <p v-if="faultAt(problem, 'promised_date')" class="field-fault">
+              {{ faultText(faultAt(problem, 'promised_date')!) }}
+            </p>
           </div>
         </template>
       </div>
-      <FoundFamily v-if="family && f.family !== 'v-belt'" ref="form" :key="f.family" v-model="f.typed" :family="family" :problem="problem" />
-      <FaultList :faults="otherFaults(problem, [...(form?.fields ?? []).map((x) => 'input.' + x.path), 'input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.power', 'input.driver.speed', 'temporary_reason', 'temporary_ended', 'promised_date', 'temporary'])" />
+      <FoundFamily
+        v-if="family && f.family !== 'v-belt'"
+        ref="form"
+        :key="f.family"
+        v-model="f.typed"
+        :family="family"
+        :problem="problem"
+      />
+      <FaultList
+        :faults="
+          otherFaults(problem, [
+            ...(form?.fields ?? []).map((x) => 'input.' + x.path),
+            'input.driver.sheave',
+            'input.driven.sheave',
+            'input.belt',
+            'input.power',
+            'input.driver.speed',
+            'temporary_reason',
+            'temporary_ended',
+            'promised_date',
+            'temporary',
+          ])
+        "
+      />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it as found</el-button>
         <router-link v-if="f.family === 'v-belt'" class="ask" to="/what-belt">What is this belt?</router-link>

@@ -12,7 +12,12 @@ const said = reactive({ reason: '', promised: '', ended: '' })
 const ends = computed(() => faultAt(props.problem, 'temporary_ended'))
 const why = computed(() => faultAt(props.problem, 'temporary', 'temporary_reason', 'promised_date'))
 const emitSave = () =>
-  emit('save', ends.value ? { temporary_ended: said.ended } : { temporary: true, temporary_reason: said.reason, promised_date: said.promised || undefined })
+  emit(
+    'save',
+    ends.value
+      ? { temporary_ended: said.ended }
+      : { temporary: true, temporary_reason: said.reason, promised_date: said.promised || undefined },
+  )
 </script>
 
 <template>
@@ -20,7 +25,11 @@ const emitSave = () =>
     <p v-if="why">{{ faultText(why) }}</p>
     <WordField v-if="ends" v-model="said.ended" label="How the temporary one ended" :fault="ends" />
     <template v-else>
-      <WordField v-model="said.reason" label="Why, and what will put it right" :fault="faultAt(problem, 'temporary_reason')" />
+      <WordField
+        v-model="said.reason"
+        label="Why, and what will put it right"
+        :fault="faultAt(problem, 'temporary_reason')"
+      />
       <label class="date"><span class="label">Promised for</span><input v-model="said.promised" type="date" /></label>
     </template>
     <el-button type="primary" native-type="submit">Save it so</el-button>

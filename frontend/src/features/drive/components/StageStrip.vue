@@ -25,7 +25,14 @@ const says = { fine: 'fine', watch: 'watch', act: 'act now', none: 'not yet' } a
       <svg width="18" height="18" viewBox="0 0 18 18" role="img" :aria-label="says[s.state]">
         <rect v-if="s.state === 'act'" x="2" y="2" width="14" height="14" fill="var(--hot)" />
         <template v-else>
-          <circle cx="9" cy="9" r="6.6" :fill="s.state === 'fine' ? 'var(--ink)' : 'none'" stroke="var(--ink)" :stroke-width="s.state === 'none' ? 1.2 : 2" />
+          <circle
+            cx="9"
+            cy="9"
+            r="6.6"
+            :fill="s.state === 'fine' ? 'var(--ink)' : 'none'"
+            stroke="var(--ink)"
+            :stroke-width="s.state === 'none' ? 1.2 : 2"
+          />
           <path v-if="s.state === 'watch'" d="M9 2.4a6.6 6.6 0 0 1 0 13.2z" fill="var(--ink)" />
         </template>
       </svg>

@@ -29,7 +29,12 @@ const marks = computed(() => {
 
 <template>
   <div ref="host" class="scale">
-    <svg :width="width" height="100" role="img" :aria-label="`Static tension per belt: slips at duty power under ${r.slip_duty.shown}; run-in ${r.tension_run_in.shown}; new ${r.tension_new.shown}`">
+    <svg
+      :width="width"
+      height="100"
+      role="img"
+      :aria-label="`Static tension per belt: slips at duty power under ${r.slip_duty.shown}; run-in ${r.tension_run_in.shown}; new ${r.tension_new.shown}`"
+    >
       <defs>
         <pattern id="slips" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="8" stroke="var(--hot)" stroke-width="2" />
@@ -37,9 +42,23 @@ const marks = computed(() => {
       </defs>
       <text :x="x(0)" y="20" class="word hot">SLIPS under {{ r.slip_duty.shown }}</text>
       <rect :x="x(0)" y="30" :width="x(r.slip_duty.value) - x(0)" height="32" fill="url(#slips)" />
-      <rect :x="x(r.tension_run_in.low.value)" y="30" :width="x(r.tension_run_in.high.value) - x(r.tension_run_in.low.value)" height="32" class="runin" />
-      <rect :x="x(r.tension_new.low.value)" y="30" :width="x(r.tension_new.high.value) - x(r.tension_new.low.value)" height="32" class="new" />
-      <text :x="(x(r.tension_run_in.low.value) + x(r.tension_run_in.high.value)) / 2" y="51" class="in">run-in belt</text>
+      <rect
+        :x="x(r.tension_run_in.low.value)"
+        y="30"
+        :width="x(r.tension_run_in.high.value) - x(r.tension_run_in.low.value)"
+        height="32"
+        class="runin"
+      />
+      <rect
+        :x="x(r.tension_new.low.value)"
+        y="30"
+        :width="x(r.tension_new.high.value) - x(r.tension_new.low.value)"
+        height="32"
+        class="new"
+      />
+      <text :x="(x(r.tension_run_in.low.value) + x(r.tension_run_in.high.value)) / 2" y="51" class="in">
+        run-in belt
+      </text>
       <text :x="(x(r.tension_new.low.value) + x(r.tension_new.high.value)) / 2" y="51" class="in onnew">new</text>
       <line :x1="x(0)" :x2="width - 10" y1="62" y2="62" class="axis" />
       <template v-for="m in marks" :key="m.key">

@@ -23,11 +23,17 @@ const vBelt = computed(() => (props.answer.calc === 'v-belt-drive' ? (props.answ
       <h2>{{ setting.title }}</h2>
       <ol>
         <li v-for="(line, k) in setting.steps" :key="k">
-          <template v-for="(part, n) in figured(line)" :key="n"><b v-if="part.figure" class="figure">{{ part.text }}</b><template v-else>{{ part.text }}</template></template>
+          <template v-for="(part, n) in figured(line)" :key="n"
+            ><b v-if="part.figure" class="figure">{{ part.text }}</b
+            ><template v-else>{{ part.text }}</template></template
+          >
         </li>
       </ol>
       <p v-if="setting.room">
-        <template v-for="(part, n) in figured(setting.room)" :key="n"><b v-if="part.figure" class="figure">{{ part.text }}</b><template v-else>{{ part.text }}</template></template>
+        <template v-for="(part, n) in figured(setting.room)" :key="n"
+          ><b v-if="part.figure" class="figure">{{ part.text }}</b
+          ><template v-else>{{ part.text }}</template></template
+        >
       </p>
       <p v-if="!vBelt" class="dim">{{ setting.remark }}</p>
     </section>

@@ -65,7 +65,8 @@ export function useWorkedDrive() {
     return work(withLeaf(without(input.value, clears), path, value))
   }
   const isCount = (path: string) => /teeth|pitches|strands|count/.test(path)
-  const valueAt = (record: DriveInput, path: string) => path.split('.').reduce<unknown>((at, k) => (at as DriveInput | undefined)?.[k], record)
+  const valueAt = (record: DriveInput, path: string) =>
+    path.split('.').reduce<unknown>((at, k) => (at as DriveInput | undefined)?.[k], record)
 
   // V-belts come in standard lengths only: a new centre distance means the belt nearest to it.
   async function moveCentre(typed: string): Promise<boolean> {
@@ -74,7 +75,13 @@ export function useWorkedDrive() {
     if (!now || !was) return false
     if (now.driven.sheave.groove === 'flat') {
       const reason = 'on a flat pulley the belt decides the centre distance'
-      problem.value = { type: '', title: reason, status: 422, detail: reason, errors: [{ path: 'input.centre_distance', reason, allowed: 'type another belt' }] }
+      problem.value = {
+        type: '',
+        title: reason,
+        status: 422,
+        detail: reason,
+        errors: [{ path: 'input.centre_distance', reason, allowed: 'type another belt' }],
+      }
       return false
     }
     const own = was.result.groove as Groove
@@ -116,12 +123,19 @@ export function useWorkedDrive() {
       const why = got.data.result.rejected.find((r) => r.limit === 'centre distance')
       const reason = `no standard ${section} belt comes within 3 % of that`
       const allowed = why?.nearest ? `nearest: ${why.nearest}, ${why.says}` : ''
-      problem.value = { type: '', title: reason, status: 422, detail: reason, errors: [{ path: 'input.centre_distance', reason, allowed }] }
+      problem.value = {
+        type: '',
+        title: reason,
+        status: 422,
+        detail: reason,
+        errors: [{ path: 'input.centre_distance', reason, allowed }],
+      }
       return false
     }
     const before = was.result.designation
     const taken = await work(withLeaf(now as unknown as DriveInput, 'belt.designation', best.drive.designation))
-    if (taken && best.drive.designation !== before) said.value = `Belts come in standard lengths: ${before} became ${best.drive.designation}, which stands at ${best.drive.centre_distance.shown}.`
+    if (taken && best.drive.designation !== before)
+      said.value = `Belts come in standard lengths: ${before} became ${best.drive.designation}, which stands at ${best.drive.centre_distance.shown}.`
     return taken
   }
 

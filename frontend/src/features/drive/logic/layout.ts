@@ -27,7 +27,14 @@ export function across(e: Elevation): Point {
 }
 
 /** Screen transform that fits the drive and its dimension line into a box; a screen matter, not one of the trade. */
-export function fit(e: Elevation, width: number, height: number, inset: Insets, dimension: number, cap = Infinity): Frame {
+export function fit(
+  e: Elevation,
+  width: number,
+  height: number,
+  inset: Insets,
+  dimension: number,
+  cap = Infinity,
+): Frame {
   const n = across(e)
   const reach = Math.max(...e.wheels.map((w) => w.outside_radius))
   let frame = { left: e.left, top: e.bottom + e.height, right: e.left + e.width, bottom: e.bottom }

@@ -7,11 +7,16 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
   const found = drive.builds.find((b) => b.purpose !== 'designed')
   const duty = drive.duty
   const r = answer?.sheet
-  const assumed = answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
+  const assumed =
+    answer?.notices.some((n) => n.code === 'assumed' || n.code === 'driver-assumed') ?? !duty?.service_factor
   const danger = answer?.notices.some((n) => n.level === 'danger')
   const spare = r?.spare
   const short = spare ? spare.value < 0 : false
-  const carries = !spare ? 'not rated' : short ? `${spare.number.replace('-', '')} % short` : `${spare.number} % to spare`
+  const carries = !spare
+    ? 'not rated'
+    : short
+      ? `${spare.number.replace('-', '')} % short`
+      : `${spare.number} % to spare`
   const off = r?.wanted && !r.wanted.within ? r.wanted.says : ''
   return [
     {
@@ -29,8 +34,28 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'choose',
       word: 'Choose',
-      line: !r && working ? 'being worked' : r ? (off ? `${off}, ${short ? 'short' : carries}` : carries) : build ? 'see what is wrong' : 'find a drive',
-      state: !r && working ? 'none' : r ? (danger ? 'act' : short || off || !spare ? 'watch' : 'fine') : build ? 'act' : 'none',
+      line:
+        !r && working
+          ? 'being worked'
+          : r
+            ? off
+              ? `${off}, ${short ? 'short' : carries}`
+              : carries
+            : build
+              ? 'see what is wrong'
+              : 'find a drive',
+      state:
+        !r && working
+          ? 'none'
+          : r
+            ? danger
+              ? 'act'
+              : short || off || !spare
+                ? 'watch'
+                : 'fine'
+            : build
+              ? 'act'
+              : 'none',
     },
     {
       key: 'tension',

@@ -53,16 +53,31 @@ const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
 }))
 
 const stage = computed({
-  get: () => (typeof route.query.stage === 'string' ? route.query.stage : (build.value ? 'tension' : drive.value?.duty ? 'choose' : 'duty')),
+  get: () =>
+    typeof route.query.stage === 'string'
+      ? route.query.stage
+      : build.value
+        ? 'tension'
+        : drive.value?.duty
+          ? 'choose'
+          : 'duty',
   set: (s) => void router.replace({ query: { ...route.query, stage: s } }),
 })
-const stages = computed(() => (drive.value ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value) : []))
+const stages = computed(() =>
+  drive.value ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value) : [],
+)
 const labels = computed(() =>
   worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet, settings.wheelWord) : [],
 )
 const titles: Record<string, string> = { found: 'As found', designed: 'Designed', fitted: 'Fitted' }
-const title = computed(() => (worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen'))
-const fault = computed(() => worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ?? worked.problem.value?.errors[0])
+const title = computed(() =>
+  worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen',
+)
+const fault = computed(
+  () =>
+    worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ??
+    worked.problem.value?.errors[0],
+)
 const layout = computed(() => worked.input.value?.layout as { angle: number; clockwise: boolean } | undefined)
 const { known } = useFamilies()
 const settled = ref(false)
@@ -72,12 +87,20 @@ const sent = ref<Record<string, unknown>>({})
 const anyway = ref<'' | 'designed' | 'fitted'>('')
 // What the options are held against: the build that is shown, not a change that is being tried.
 const today = ref<Sheet | null>(null)
-const asksMark = computed(() => saving.value?.errors.some((e) => e.path.startsWith('temporary') || e.path === 'promised_date') ?? false)
-const told = computed(() => (saving.value && !asksMark.value && saving.value.type !== 'tuyere:stale' ? saving.value.detail || saving.value.title : ''))
+const asksMark = computed(
+  () => saving.value?.errors.some((e) => e.path.startsWith('temporary') || e.path === 'promised_date') ?? false,
+)
+const told = computed(() =>
+  saving.value && !asksMark.value && saving.value.type !== 'tuyere:stale'
+    ? saving.value.detail || saving.value.title
+    : '',
+)
 const draft = computed(() => drive.value?.builds.find((b) => b.state === 'draft'))
 
 async function load(keepShown = false) {
-  const got = await attempt(api.GET('/api/drives/{ident}', { params: { path: { ident: props.id }, query: { units: settings.units } } }))
+  const got = await attempt(
+    api.GET('/api/drives/{ident}', { params: { path: { ident: props.id }, query: { units: settings.units } } }),
+  )
   if (!got.ok) {
     missing.value = got.problem
     return
@@ -159,7 +182,12 @@ async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
 }
 async function send(body: Record<string, unknown>) {
   sent.value = body
-  const got = await save<Build>('POST', `/api/drives/${props.id}/builds`, body, `a build of ${drive.value?.name ?? 'a drive'}`)
+  const got = await save<Build>(
+    'POST',
+    `/api/drives/${props.id}/builds`,
+    body,
+    `a build of ${drive.value?.name ?? 'a drive'}`,
+  )
   if (!got.ok) {
     saving.value = got.problem
     return
@@ -227,14 +255,25 @@ watch(
             @cancel="worked.problem.value = null"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
           />
-          <AnswerColumn :settled-for="worked.changed.value ? null : build?.settled_for" :duty="drive.duty" :answer="worked.answer.value" :title="title" :books="worked.family.value === 'v-belt'" @how="(s: string, t: string) => (how = { step: s, title: t })" @more="all = true" @books="books = true" />
+          <AnswerColumn
+            :settled-for="worked.changed.value ? null : build?.settled_for"
+            :duty="drive.duty"
+            :answer="worked.answer.value"
+            :title="title"
+            :books="worked.family.value === 'v-belt'"
+            @how="(s: string, t: string) => (how = { step: s, title: t })"
+            @more="all = true"
+            @books="books = true"
+          />
         </template>
         <div v-else-if="!settled" class="sheet empty wide"><p class="dim" role="status">Working the drive…</p></div>
         <div v-else class="sheet empty wide">
           <h2>{{ drive.name }}: nothing drawn yet</h2>
           <p v-if="worked.problem.value">The build on record cannot be worked:</p>
           <FaultList v-if="worked.problem.value" :faults="otherFaults(worked.problem.value, [])" />
-          <p v-else>Write down what is on it, or say what it must do and choose a drive. The drive is then drawn here to scale.</p>
+          <p v-else>
+            Write down what is on it, or say what it must do and choose a drive. The drive is then drawn here to scale.
+          </p>
           <div class="row">
             <el-button type="primary" @click="stage = 'duty'">Say what it must do</el-button>
             <el-button @click="stage = 'found'">Write down what is there</el-button>
@@ -259,21 +298,61 @@ watch(
         <el-button @click="keep(anyway || 'fitted', true)">Settle it without that change</el-button>
         <el-button @click="anyway = ''">Not yet</el-button>
       </p>
-      <MarkAsk v-if="saving && asksMark" class="sheet unsaved" :problem="saving" @save="(m: Record<string, unknown>) => send({ ...sent, ...m })" />
-      <SettleBoth v-if="saving?.type === 'tuyere:stale'" :problem="saving" what="this draft" :yours="sent" @save="send" @theirs="theirs" />
+      <MarkAsk
+        v-if="saving && asksMark"
+        class="sheet unsaved"
+        :problem="saving"
+        @save="(m: Record<string, unknown>) => send({ ...sent, ...m })"
+      />
+      <SettleBoth
+        v-if="saving?.type === 'tuyere:stale'"
+        :problem="saving"
+        what="this draft"
+        :yours="sent"
+        @save="send"
+        @theirs="theirs"
+      />
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
-        <FoundStage v-if="stage === 'found'" :key="drive.builds.length" :drive="drive" :showing="build?.id ?? ''" @saved="load()" @open="show" />
+        <FoundStage
+          v-if="stage === 'found'"
+          :key="drive.builds.length"
+          :drive="drive"
+          :showing="build?.id ?? ''"
+          @saved="load()"
+          @open="show"
+        />
         <DutyStage v-else-if="stage === 'duty'" :drive="drive" @saved="dutySaved" @again="load()" />
-        <ChooseStage v-else-if="stage === 'choose'" :drive="drive" :layout="layout" :today="today" @pick="pick" @duty="stage = 'duty'" />
+        <ChooseStage
+          v-else-if="stage === 'choose'"
+          :drive="drive"
+          :layout="layout"
+          :today="today"
+          @pick="pick"
+          @duty="stage = 'duty'"
+        />
         <template v-else>
-          <TensionStage v-if="worked.answer.value" :answer="worked.answer.value" :sources="drive.machine.energy_sources" />
+          <TensionStage
+            v-if="worked.answer.value"
+            :answer="worked.answer.value"
+            :sources="drive.machine.energy_sources"
+          />
           <p v-else>Tension follows from the drive: choose one first.</p>
         </template>
       </section>
-      <HowCome :steps="worked.answer.value?.working ?? []" :step="how.step" :title="wheelName(settings.wheelWord, how.title)" @close="how.step = null" />
+      <HowCome
+        :steps="worked.answer.value?.working ?? []"
+        :step="how.step"
+        :title="wheelName(settings.wheelWord, how.title)"
+        @close="how.step = null"
+      />
       <BooksDialog v-model="books" :input="worked.input.value" :basis="worked.basis.value" @use="useBook" />
-      <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" @how="(s: string, t: string) => (how = { step: s, title: t })" />
+      <AllFigures
+        v-if="worked.answer.value"
+        v-model="all"
+        :answer="worked.answer.value"
+        @how="(s: string, t: string) => (how = { step: s, title: t })"
+      />
     </template>
   </main>
 </template>

@@ -16,7 +16,8 @@ const words = ref('')
 // What holds the words, the closest first; undefined where nothing is looked for and all of it stands.
 const held = ref<{ tables: string[]; formulas: string[] }>()
 let asked = 0
-const inOrder = <T extends { id: string }>(all: T[], ids?: string[]) => (ids ? ids.flatMap((id) => all.find((x) => x.id === id) ?? []) : all)
+const inOrder = <T extends { id: string }>(all: T[], ids?: string[]) =>
+  ids ? ids.flatMap((id) => all.find((x) => x.id === id) ?? []) : all
 const tables = computed(() => inOrder(book.value?.tables ?? [], held.value?.tables))
 const formulas = computed(() => inOrder(book.value?.formulas ?? [], held.value?.formulas))
 
@@ -46,7 +47,9 @@ onMounted(async () => {
     return
   }
   book.value = got.data
-  const made = await Promise.all(got.data.formulas.map(async (f) => [f.id, await render(`${f.symbol} = ${f.expression}`)] as const))
+  const made = await Promise.all(
+    got.data.formulas.map(async (f) => [f.id, await render(`${f.symbol} = ${f.expression}`)] as const),
+  )
   tex.value = Object.fromEntries(made)
   await show(route.hash.slice(1))
 })
@@ -56,30 +59,48 @@ onMounted(async () => {
   <main class="page">
     <h1>Handbook</h1>
     <p class="lead">
-      Every table and formula the figures rest on, with its source. Rows marked “from memory” were recalled, not read off the print: check
-      them against your own copy before you stake a machine on them.
+      Every table and formula the figures rest on, with its source. Rows marked “from memory” were recalled, not read
+      off the print: check them against your own copy before you stake a machine on them.
     </p>
     <p v-if="failed">{{ failed }}</p>
     <p v-else-if="!book" class="dim">Opening the handbook…</p>
     <template v-else>
-      <el-input v-model="words" class="words find" aria-label="Find a table or a formula" placeholder="Find: slack, arc, SPB, oil…" clearable />
+      <el-input
+        v-model="words"
+        class="words find"
+        aria-label="Find a table or a formula"
+        placeholder="Find: slack, arc, SPB, oil…"
+        clearable
+      />
       <p v-if="held" role="status">
-        <template v-if="tables.length + formulas.length">{{ tables.length }} tables and {{ formulas.length }} formulas hold “{{ words.trim() }}”.</template>
-        <template v-else>Nothing here holds “{{ words.trim() }}”. The line at the top of the page looks through machines, tasks and the shelf too.</template>
+        <template v-if="tables.length + formulas.length"
+          >{{ tables.length }} tables and {{ formulas.length }} formulas hold “{{ words.trim() }}”.</template
+        >
+        <template v-else
+          >Nothing here holds “{{ words.trim() }}”. The line at the top of the page looks through machines, tasks and
+          the shelf too.</template
+        >
       </p>
       <h2 v-if="tables.length">Tables</h2>
       <section v-for="t in tables" :id="t.id" :key="t.id" class="sheet table">
         <button type="button" class="plain head" :aria-expanded="open[t.id] === true" @click="open[t.id] = !open[t.id]">
           <h3>{{ t.title }}</h3>
-          <span>{{ t.source }}<template v-if="t.edition">, {{ t.edition }}</template></span>
-          <span class="dim">{{ t.recalled }} · confidence {{ t.confidence }} · {{ t.rows.length }} rows · between rows: {{ t.rule }}</span>
+          <span
+            >{{ t.source }}<template v-if="t.edition">, {{ t.edition }}</template></span
+          >
+          <span class="dim"
+            >{{ t.recalled }} · confidence {{ t.confidence }} · {{ t.rows.length }} rows · between rows:
+            {{ t.rule }}</span
+          >
         </button>
         <div v-if="open[t.id]" class="body">
           <p v-if="t.notes">{{ t.notes }}</p>
           <table>
             <thead>
               <tr>
-                <th v-for="c in t.columns" :key="c.name" scope="col" :title="c.meaning">{{ c.meaning }}<span v-if="c.unit !== '1'" class="dim">, {{ c.unit }}</span></th>
+                <th v-for="c in t.columns" :key="c.name" scope="col" :title="c.meaning">
+                  {{ c.meaning }}<span v-if="c.unit !== '1'" class="dim">, {{ c.unit }}</span>
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -98,7 +119,10 @@ onMounted(async () => {
           </p>
           <!-- eslint-disable-next-line vue/no-v-html -- KaTeX output of our own formulas -->
           <div class="tex" tabindex="0" v-html="tex[f.id]" />
-          <p class="dim">{{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} · confidence {{ f.confidence }}</p>
+          <p class="dim">
+            {{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} ·
+            confidence {{ f.confidence }}
+          </p>
         </article>
       </section>
     </template>

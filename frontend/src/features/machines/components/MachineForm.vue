@@ -43,14 +43,23 @@ const busy = ref(false)
 const twin = computed(() => faultAt(problem.value, 'same_name'))
 const body = computed((): Record<string, unknown> => {
   const f = fields.value
-  const common = { name: f.name, tag: f.tag, area: f.area, kind: f.kind, energy_sources: f.energy, created_by_name: settings.name }
+  const common = {
+    name: f.name,
+    tag: f.tag,
+    area: f.area,
+    kind: f.kind,
+    energy_sources: f.energy,
+    created_by_name: settings.name,
+  }
   return m ? { ...common, walk_order: m.walk_order, rev: f.rev } : { ...common, id: f.id }
 })
 
 async function submit(what: Record<string, unknown> = body.value) {
   busy.value = true
   const label = `the machine ${fields.value.name}`
-  const got = m ? await save<Machine>('PUT', `/api/machines/${m.id}`, what, label) : await save<Machine>('POST', '/api/machines', what, label)
+  const got = m
+    ? await save<Machine>('PUT', `/api/machines/${m.id}`, what, label)
+    : await save<Machine>('POST', '/api/machines', what, label)
   busy.value = false
   if (got.ok) {
     forget()
@@ -77,16 +86,31 @@ useLater(problem, () => {
     <h3>What must be isolated before a hand goes near</h3>
     <div v-for="(e, k) in fields.energy" :key="k" class="fields energy">
       <ChoiceField v-model="e.type" label="Energy" :choices="energies" />
-      <WordField v-model="e.isolation_point" label="Where it is isolated" :fault="faultAt(problem, `energy_sources.${k}.isolation_point`)" />
+      <WordField
+        v-model="e.isolation_point"
+        label="Where it is isolated"
+        :fault="faultAt(problem, `energy_sources.${k}.isolation_point`)"
+      />
       <WordField v-model="e.steps" label="How" />
       <el-button @click="fields.energy.splice(k, 1)">Take off</el-button>
     </div>
     <div class="row">
-      <el-button @click="fields.energy.push({ type: 'electric', isolation_point: '', steps: '' })">Add an energy source</el-button>
+      <el-button @click="fields.energy.push({ type: 'electric', isolation_point: '', steps: '' })"
+        >Add an energy source</el-button
+      >
     </div>
-    <SettleBoth v-if="problem?.type === 'tuyere:stale'" :problem="problem" what="this machine" :yours="body" @save="submit" @theirs="forget(), emit('saved', m?.id ?? '')" />
+    <SettleBoth
+      v-if="problem?.type === 'tuyere:stale'"
+      :problem="problem"
+      what="this machine"
+      :yours="body"
+      @save="submit"
+      @theirs="(forget(), emit('saved', m?.id ?? ''))"
+    />
     <div v-else-if="twin" class="twin" role="alert">
-      <p><strong>{{ faultText(twin) }}</strong></p>
+      <p>
+        <strong>{{ faultText(twin) }}</strong>
+      </p>
       <el-button @click="submit({ ...body, same_name: true })">It is another machine</el-button>
     </div>
     <FaultList v-else :faults="otherFaults(problem, ['name', 'tag', 'area', 'kind'])" />

@@ -44,7 +44,13 @@ onMounted(() => {
       <el-button type="primary" @click="adding = !adding">{{ adding ? 'Close' : 'Add a machine' }}</el-button>
     </div>
     <MachineForm v-if="adding" @saved="(id: string) => $router.push(`/machines/${id}`)" />
-    <el-input v-model="words" class="words find" aria-label="Find a machine" placeholder="Find by name, tag, area or drive" clearable />
+    <el-input
+      v-model="words"
+      class="words find"
+      aria-label="Find a machine"
+      placeholder="Find by name, tag, area or drive"
+      clearable
+    />
     <FaultList :faults="otherFaults(problem, [])" />
     <p v-if="!list && !problem" class="dim">Reading the machines…</p>
     <div v-else-if="list && !list.machines.length" class="sheet empty">
@@ -54,7 +60,10 @@ onMounted(() => {
       </template>
       <template v-else>
         <h2>No machine yet</h2>
-        <p>Add the machine you stand at; its drives come next. Or try a duty first: press <kbd>/</kbd> and type 1750 &gt; 640 15hp fan 28in.</p>
+        <p>
+          Add the machine you stand at; its drives come next. Or try a duty first: press <kbd>/</kbd> and type 1750 &gt;
+          640 15hp fan 28in.
+        </p>
         <el-button type="primary" @click="adding = true">Add a machine</el-button>
       </template>
     </div>
@@ -63,7 +72,9 @@ onMounted(() => {
         <router-link :to="`/machines/${m.id}`" class="machine">
           <span class="tag">{{ m.tag }}</span>
           <strong>{{ m.name }}</strong>
-          <span class="dim">{{ m.area }}<template v-if="m.area"> · </template>{{ m.kind === 'hvac' ? 'HVAC' : m.kind }}</span>
+          <span class="dim"
+            >{{ m.area }}<template v-if="m.area"> · </template>{{ m.kind === 'hvac' ? 'HVAC' : m.kind }}</span
+          >
         </router-link>
         <div class="drives">
           <router-link v-for="d in m.drives" :key="d.id" :to="`/drives/${d.id}`" class="drive">
@@ -71,11 +82,15 @@ onMounted(() => {
             <span class="figure">{{ d.fitted }}</span>
             <span :class="d.temporary ? 'temp' : 'dim'">{{ d.temporary ? '◐ temporary' : d.state }}</span>
           </router-link>
-          <router-link v-if="!m.drives.length" :to="`/machines/${m.id}`" class="drive dim">no drive yet: add one</router-link>
+          <router-link v-if="!m.drives.length" :to="`/machines/${m.id}`" class="drive dim"
+            >no drive yet: add one</router-link
+          >
         </div>
       </li>
     </ul>
-    <el-button v-if="list && list.machines.length && list.machines.length < list.total" @click="more">Show more: {{ list.machines.length }} of {{ list.total }} are shown</el-button>
+    <el-button v-if="list && list.machines.length && list.machines.length < list.total" @click="more"
+      >Show more: {{ list.machines.length }} of {{ list.total }} are shown</el-button
+    >
   </main>
 </template>
 

@@ -11,7 +11,14 @@ import { useBroughtList } from '../logic/brought'
 import WrongLines from './WrongLines.vue'
 
 // The shop's own rating table, for belts that no public book rates: looked through first, then kept, shown as yours.
-const { lines, looked: preview, problem, entry, look, keep } = useBroughtList<RatingLine, RatingPreview>(
+const {
+  lines,
+  looked: preview,
+  problem,
+  entry,
+  look,
+  keep,
+} = useBroughtList<RatingLine, RatingPreview>(
   'shelf.ratings',
   '/api/ratings',
   (units, text) => attempt(api.POST('/api/ratings/preview', { body: { units, text } })),
@@ -29,22 +36,32 @@ const sections = computed(() => {
   <section class="sheet block">
     <h2>Your own rating table</h2>
     <p class="dim">
-      For belts that no public book rates, or where you trust your own figures more: what one belt carries, by section, pitch diameter of the small
-      sheave and speed. At least two diameters and two speeds a section; it is read between them, never beyond.
+      For belts that no public book rates, or where you trust your own figures more: what one belt carries, by section,
+      pitch diameter of the small sheave and speed. At least two diameters and two speeds a section; it is read between
+      them, never beyond.
     </p>
     <p v-if="sections.length">
-      Kept: <span v-for="([name, count], k) in sections" :key="name">{{ k ? ', ' : '' }}<b>{{ name }}</b> {{ count }} lines</span>.
+      Kept:
+      <span v-for="([name, count], k) in sections" :key="name"
+        >{{ k ? ', ' : '' }}<b>{{ name }}</b> {{ count }} lines</span
+      >.
     </p>
     <label class="label" for="ratings">The table, or paste it here</label>
     <el-input id="ratings" v-model="entry.text" type="textarea" :rows="5" :placeholder="EXAMPLE" />
-    <div class="row"><el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look the table through</el-button></div>
+    <div class="row">
+      <el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look the table through</el-button>
+    </div>
     <FaultList :faults="problem?.errors ?? []" />
     <template v-if="preview">
       <h3>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h3>
       <WrongLines :wrong="preview.wrong" />
       <div class="row">
         <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
-          {{ preview.wrong.length ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}` : 'Keep the table' }}
+          {{
+            preview.wrong.length
+              ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}`
+              : 'Keep the table'
+          }}
         </el-button>
       </div>
     </template>

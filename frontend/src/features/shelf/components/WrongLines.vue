@@ -7,7 +7,12 @@ defineProps<{ wrong: { line: number; text: string; reason: string; allowed: stri
   <div v-if="wrong.length" class="scroll">
     <table class="lines">
       <thead>
-        <tr><th scope="col">Line</th><th scope="col">It says</th><th scope="col">What is wrong</th><th scope="col">What would do</th></tr>
+        <tr>
+          <th scope="col">Line</th>
+          <th scope="col">It says</th>
+          <th scope="col">What is wrong</th>
+          <th scope="col">What would do</th>
+        </tr>
       </thead>
       <tbody>
         <tr v-for="w in wrong" :key="w.line">

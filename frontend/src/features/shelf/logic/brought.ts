@@ -31,7 +31,12 @@ export function useBroughtList<Line, Preview>(
     looked.value = got.ok ? got.data : undefined
   }
   async function keep() {
-    const body = { created_by_name: settings.name, units: settings.units, text: entry.value.text, leave_out_wrong: true }
+    const body = {
+      created_by_name: settings.name,
+      units: settings.units,
+      text: entry.value.text,
+      leave_out_wrong: true,
+    }
     const got = await save<{ lines: Line[] }>('PUT', url, body, 'a list')
     problem.value = got.ok ? null : got.problem
     if (!got.ok) return

@@ -7,7 +7,9 @@ export function stockInput(lines: ShelfLine[]): SelectInput['stock'] {
   return {
     belts: lines.filter((l) => l.part === 'belt').map((l) => l.designation),
     sheaves: lines.flatMap((l) =>
-      l.part === 'sheave' && l.diameter ? [{ groove: l.section as 'B', diameter: l.diameter.value, kind: (l.diameter_kind || 'outside') as 'outside' }] : [],
+      l.part === 'sheave' && l.diameter
+        ? [{ groove: l.section as 'B', diameter: l.diameter.value, kind: (l.diameter_kind || 'outside') as 'outside' }]
+        : [],
     ),
   }
 }

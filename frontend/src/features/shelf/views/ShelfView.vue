@@ -21,7 +21,14 @@ import { useBroughtList } from '../logic/brought'
 import { readShelf } from '../logic/shelf'
 
 // A stock list comes in as CSV: looked through first, every wrong line with its reason, then kept whole.
-const { lines, looked: preview, problem, entry, look, keep } = useBroughtList<ShelfLine, StockPreview>(
+const {
+  lines,
+  looked: preview,
+  problem,
+  entry,
+  look,
+  keep,
+} = useBroughtList<ShelfLine, StockPreview>(
   'shelf.list',
   '/api/stock',
   (units, text) => attempt(api.POST('/api/stock/preview', { body: { units, text } })),
@@ -47,7 +54,12 @@ const { value: part, forget } = useKept('shelf.part', fresh)
 async function put() {
   const p = part.value
   const number = Number(p.count)
-  const body = { ...p, count: p.count.trim() === '' ? 1 : Number.isFinite(number) ? number : p.count, units: settings.units, created_by_name: settings.name }
+  const body = {
+    ...p,
+    count: p.count.trim() === '' ? 1 : Number.isFinite(number) ? number : p.count,
+    units: settings.units,
+    created_by_name: settings.name,
+  }
   const got = await save<{ lines: ShelfLine[] }>('POST', '/api/stock/parts', body, `${p.size} on the shelf`)
   wrong.value = got.ok ? null : got.problem
   if (!got.ok) return
@@ -58,11 +70,17 @@ async function put() {
 }
 async function count(l: ShelfLine, n: number) {
   if (!l.id || n < 0) return
-  const got = await save<{ lines: ShelfLine[] }>('PUT', `/api/stock/parts/${l.id}`, { count: n, units: settings.units, created_by_name: settings.name }, `the count of ${says(l)}`)
+  const got = await save<{ lines: ShelfLine[] }>(
+    'PUT',
+    `/api/stock/parts/${l.id}`,
+    { count: n, units: settings.units, created_by_name: settings.name },
+    `the count of ${says(l)}`,
+  )
   wrong.value = got.ok ? null : got.problem
   if (got.ok) lines.value = got.data.lines
 }
-const says = (l: ShelfLine) => (l.part === 'belt' ? l.designation : `${l.section} sheave, ${l.diameter?.shown ?? ''} ${l.diameter_kind}`)
+const says = (l: ShelfLine) =>
+  l.part === 'belt' ? l.designation : `${l.section} sheave, ${l.diameter?.shown ?? ''} ${l.diameter_kind}`
 onMounted(() => setPlace('', 'Shelf'))
 </script>
 
@@ -71,10 +89,16 @@ onMounted(() => setPlace('', 'Shelf'))
     <h1>Shelf</h1>
     <section class="sheet block">
       <h2>On the shelf</h2>
-      <p v-if="!lines.length" class="dim">Nothing yet: put a part down here, or bring in a list below. Choosing a V-belt drive then counts what is there.</p>
+      <p v-if="!lines.length" class="dim">
+        Nothing yet: put a part down here, or bring in a list below. Choosing a V-belt drive then counts what is there.
+      </p>
       <table v-else class="lines">
         <thead>
-          <tr><th scope="col">Part</th><th scope="col">How many</th><th scope="col"><span class="visually-hidden">Count</span></th></tr>
+          <tr>
+            <th scope="col">Part</th>
+            <th scope="col">How many</th>
+            <th scope="col"><span class="visually-hidden">Count</span></th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="l in lines" :key="l.id ?? l.line">
@@ -89,11 +113,32 @@ onMounted(() => setPlace('', 'Shelf'))
       </table>
       <form class="fields" @submit.prevent="put">
         <ChoiceField v-model="part.part" label="Put down a" :choices="kinds" :fault="faultAt(wrong, 'part')" />
-        <WordField v-if="part.part === 'belt'" v-model="part.size" label="Belt, as it is marked" :fault="faultAt(wrong, 'size')" />
+        <WordField
+          v-if="part.part === 'belt'"
+          v-model="part.size"
+          label="Belt, as it is marked"
+          :fault="faultAt(wrong, 'size')"
+        />
         <template v-else>
-          <ChoiceField v-model="part.section" label="Groove" :choices="grooveChoices" :fault="faultAt(wrong, 'section', 'size.groove')" />
-          <QuantityField v-model="part.size" label="Diameter" :unit="settings.units === 'us' ? 'in' : 'mm'" fractions :fault="faultAt(wrong, 'size', 'size.diameter')" />
-          <ChoiceField v-model="part.diameter" label="Which diameter" :choices="diameters" :fault="faultAt(wrong, 'diameter', 'size.kind')" />
+          <ChoiceField
+            v-model="part.section"
+            label="Groove"
+            :choices="grooveChoices"
+            :fault="faultAt(wrong, 'section', 'size.groove')"
+          />
+          <QuantityField
+            v-model="part.size"
+            label="Diameter"
+            :unit="settings.units === 'us' ? 'in' : 'mm'"
+            fractions
+            :fault="faultAt(wrong, 'size', 'size.diameter')"
+          />
+          <ChoiceField
+            v-model="part.diameter"
+            label="Which diameter"
+            :choices="diameters"
+            :fault="faultAt(wrong, 'diameter', 'size.kind')"
+          />
         </template>
         <QuantityField v-model="part.count" label="How many" :fault="faultAt(wrong, 'count')" />
         <div class="row"><el-button type="primary" native-type="submit">Put it on the shelf</el-button></div>
@@ -102,11 +147,21 @@ onMounted(() => setPlace('', 'Shelf'))
     </section>
     <section class="sheet block">
       <h2>Bring in a list</h2>
-      <p class="dim">A CSV with the columns part, section, size, diameter, count. It takes the place of the list before it. Choosing a V-belt drive then counts what is there.</p>
+      <p class="dim">
+        A CSV with the columns part, section, size, diameter, count. It takes the place of the list before it. Choosing
+        a V-belt drive then counts what is there.
+      </p>
       <label class="label" for="list">The list, or paste it here</label>
       <el-input id="list" v-model="entry.text" type="textarea" :rows="6" :placeholder="EXAMPLE" />
       <div class="row">
-        <input ref="picker" type="file" accept=".csv,text/csv,text/plain" class="visually-hidden" aria-label="A CSV file" @change="take" />
+        <input
+          ref="picker"
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          class="visually-hidden"
+          aria-label="A CSV file"
+          @change="take"
+        />
         <el-button @click="picker?.click()">Take a file</el-button>
         <el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look it through</el-button>
       </div>
@@ -117,7 +172,9 @@ onMounted(() => setPlace('', 'Shelf'))
       <WrongLines :wrong="preview.wrong" />
       <div class="row">
         <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
-          {{ preview.wrong.length ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}` : 'Keep it' }}
+          {{
+            preview.wrong.length ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}` : 'Keep it'
+          }}
         </el-button>
       </div>
     </section>

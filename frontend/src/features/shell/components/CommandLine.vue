@@ -79,8 +79,15 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       @keydown.esc="box?.blur()"
     />
     <ul v-if="open && text" id="command-found" role="listbox" aria-label="Destinations">
-      <li v-for="(d, k) in found" :key="d.to + d.label" role="option" :aria-selected="k === at" @mousedown.prevent="go(d)">
-        <span>{{ d.label }}</span> <span :class="d.hint.includes('not understood') ? 'unread' : 'dim'">{{ d.hint }}</span>
+      <li
+        v-for="(d, k) in found"
+        :key="d.to + d.label"
+        role="option"
+        :aria-selected="k === at"
+        @mousedown.prevent="go(d)"
+      >
+        <span>{{ d.label }}</span>
+        <span :class="d.hint.includes('not understood') ? 'unread' : 'dim'">{{ d.hint }}</span>
       </li>
       <li v-if="!found.length" role="option" aria-selected="false" class="dim">
         Nothing holds these words: try fewer, or a belt number. A duty reads like: 1750 &gt; 640 15hp fan 28in

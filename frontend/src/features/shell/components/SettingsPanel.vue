@@ -12,13 +12,19 @@ const settings = useSettings()
       <WordField v-model="settings.name" label="Your name, as it stands on what you save" />
       <div>
         <p class="label">Brightness</p>
-        <el-button :type="settings.theme === 'light' ? 'primary' : ''" @click="settings.theme = 'light'">Light</el-button>
+        <el-button :type="settings.theme === 'light' ? 'primary' : ''" @click="settings.theme = 'light'"
+          >Light</el-button
+        >
         <el-button :type="settings.theme === 'dark' ? 'primary' : ''" @click="settings.theme = 'dark'">Dark</el-button>
       </div>
       <div>
         <p class="label">You say</p>
-        <el-button :type="settings.wheelWord === 'sheave' ? 'primary' : ''" @click="settings.wheelWord = 'sheave'">sheave</el-button>
-        <el-button :type="settings.wheelWord === 'pulley' ? 'primary' : ''" @click="settings.wheelWord = 'pulley'">pulley</el-button>
+        <el-button :type="settings.wheelWord === 'sheave' ? 'primary' : ''" @click="settings.wheelWord = 'sheave'"
+          >sheave</el-button
+        >
+        <el-button :type="settings.wheelWord === 'pulley' ? 'primary' : ''" @click="settings.wheelWord = 'pulley'"
+          >pulley</el-button
+        >
       </div>
     </div>
   </el-dialog>

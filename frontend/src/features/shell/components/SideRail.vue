@@ -6,8 +6,18 @@ const route = useRoute()
 const places = [
   { key: 'machines', to: '/machines', word: 'Machines', path: 'M3 20h24M7 20v-8h6v8M13 15h8M21 20V9h4v11M8 12V8h4v4' },
   { key: 'bench', to: '/bench', word: 'Bench', path: 'M3 9h24v12H3zM8 9v5M13 9v7M18 9v5M23 9v7' },
-  { key: 'shelf', to: '/shelf', word: 'Shelf', path: 'M4 4v20M26 4v20M4 12h22M4 22h22M8 12V7h6v5M17 22v-6h6v6M9 22v-4h4v4' },
-  { key: 'handbook', to: '/handbook', word: 'Handbook', path: 'M15 8v16M15 8C11 5 6 5 3 6v15c4-1 8-1 12 3 4-4 8-4 12-3V6c-3-1-8-1-12 2' },
+  {
+    key: 'shelf',
+    to: '/shelf',
+    word: 'Shelf',
+    path: 'M4 4v20M26 4v20M4 12h22M4 22h22M8 12V7h6v5M17 22v-6h6v6M9 22v-4h4v4',
+  },
+  {
+    key: 'handbook',
+    to: '/handbook',
+    word: 'Handbook',
+    path: 'M15 8v16M15 8C11 5 6 5 3 6v15c4-1 8-1 12 3 4-4 8-4 12-3V6c-3-1-8-1-12 2',
+  },
 ]
 </script>
 
@@ -20,7 +30,15 @@ const places = [
       :class="{ here: route.meta.rail === p.key }"
       :aria-current="route.meta.rail === p.key ? 'page' : undefined"
     >
-      <svg viewBox="0 0 30 28" width="30" height="28" fill="none" stroke="currentColor" stroke-width="2" aria-hidden="true">
+      <svg
+        viewBox="0 0 30 28"
+        width="30"
+        height="28"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="2"
+        aria-hidden="true"
+      >
         <path :d="p.path" />
       </svg>
       {{ p.word }}

@@ -22,7 +22,15 @@ const initials = () =>
 <template>
   <header class="top">
     <router-link to="/machines" class="brand" aria-label="Tuyere, to the machines">
-      <svg viewBox="0 0 34 24" width="32" height="23" fill="none" stroke="currentColor" stroke-width="2.2" aria-hidden="true">
+      <svg
+        viewBox="0 0 34 24"
+        width="32"
+        height="23"
+        fill="none"
+        stroke="currentColor"
+        stroke-width="2.2"
+        aria-hidden="true"
+      >
         <path d="M2 3v18l15-6V9zM17 12h4M23 8l8-4M24 12h8M23 16l8 4" />
       </svg>
       <span>Tuyere</span>

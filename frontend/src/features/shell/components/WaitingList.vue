@@ -9,13 +9,17 @@ const open = ref(false)
 const refused = computed(() => entries.value.filter((e) => e.state === 'refused').length)
 const words = computed(() => {
   const waits = entries.value.length - refused.value
-  return [waits ? `${waits} not saved yet, kept here` : '', refused.value ? `${refused.value} refused` : ''].filter(Boolean).join(' · ')
+  return [waits ? `${waits} not saved yet, kept here` : '', refused.value ? `${refused.value} refused` : '']
+    .filter(Boolean)
+    .join(' · ')
 })
 const when = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
-  <button v-if="entries.length" type="button" class="waiting" :class="{ refused }" @click="open = true">{{ words }}</button>
+  <button v-if="entries.length" type="button" class="waiting" :class="{ refused }" @click="open = true">
+    {{ words }}
+  </button>
   <el-drawer v-model="open" title="Not saved yet" size="min(520px, 100vw)">
     <p v-if="!entries.length">Everything is saved.</p>
     <ul v-else>
@@ -23,7 +27,9 @@ const when = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: 
         <strong>{{ e.label }}</strong> <span class="dim">{{ when(e.at) }}</span>
         <p v-if="e.state === 'waiting'">Waits for the server; it is sent as soon as it answers.</p>
         <template v-else>
-          <p class="hot">Refused: {{ e.problem?.errors[0] ? faultText(e.problem.errors[0]) : e.problem?.detail || e.problem?.title }}</p>
+          <p class="hot">
+            Refused: {{ e.problem?.errors[0] ? faultText(e.problem.errors[0]) : e.problem?.detail || e.problem?.title }}
+          </p>
           <div class="row">
             <el-button @click="again(e)">Try again</el-button>
             <el-button @click="letGo(e)">I have seen it, let it go</el-button>

@@ -20,11 +20,24 @@ class FlatSelectIn(AnyDutyIn):
     keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
 
 
-@calculation("flat-select", "Choose a flat belt drive",
-             "Leather and polyamide on preferred pulleys, each with the narrowest standard belt that does, ranked by shaft pull, size, width, speed.",
-             "Shigley, flat belts; ISO 22", {"units": "us", "input": {
-                 "power": "7.5hp", "service_factor": {"driver": "motor-nema-b", "machine": "line-shaft", "hours_a_day": 10},
-                 "driver_speed": "1160", "driven_speed": "400", "tolerance": 3, "centre": {"about": "8 ft"}}}, search=True)  # fmt: skip
+@calculation(
+    "flat-select",
+    "Choose a flat belt drive",
+    summary="Leather and polyamide on preferred pulleys, each with the narrowest standard belt that does, ranked by shaft pull, size, width, speed.",
+    source="Shigley, flat belts; ISO 22",
+    example={
+        "units": "us",
+        "input": {
+            "power": "7.5hp",
+            "service_factor": {"driver": "motor-nema-b", "machine": "line-shaft", "hours_a_day": 10},
+            "driver_speed": "1160",
+            "driven_speed": "400",
+            "tolerance": 3,
+            "centre": {"about": "8 ft"},
+        },
+    },
+    search=True,
+)
 def flat_select(given: FlatSelectIn, frame: Frame) -> SelectOut:
     """Sweep, rank, and work the best few."""
     return select(FLAT_BELTS, given, frame)

@@ -24,8 +24,13 @@ class CrownOut(Answer):
     crown: Figure
 
 
-@calculation("crown", "Crown of a flat-belt pulley", "How much higher the middle of the face stands.", "Shigley; ISO 22",
-             {"units": "us", "input": {"diameter": "10 in", "face": "6 in"}})  # fmt: skip
+@calculation(
+    "crown",
+    "Crown of a flat-belt pulley",
+    summary="How much higher the middle of the face stands.",
+    source="Shigley; ISO 22",
+    example={"units": "us", "input": {"diameter": "10 in", "face": "6 in"}},
+)
 def crown(given: CrownIn, frame: Frame) -> CrownOut:
     """Look the crown up."""
     return CrownOut(crown=frame.figure(crown_mm(given.diameter.value, given.face.value), "length", "size", "crown"))

@@ -61,9 +61,9 @@ class CutLengthOut(Answer):
 @calculation(
     "belt-cut-length",
     "Cut length of a flat belt",
-    "Loop length, how much shorter it is cut for its stretch, what the joint adds. How the joint is made: Joint of a flat belt.",
-    "geometry exact; shop handbooks and common practice, row by row",
-    {
+    summary="Loop length, how much shorter it is cut for its stretch, what the joint adds. How the joint is made: Joint of a flat belt.",
+    source="geometry exact; shop handbooks and common practice, row by row",
+    example={
         "units": "us",
         "input": {
             "material": "leather-new",
@@ -77,9 +77,19 @@ class CutLengthOut(Answer):
 )
 def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
     """Work the length."""
-    r = work_cut_length(given.material, given.joint, maybe(given.taped_length), maybe(given.driver_diameter),
-                        maybe(given.driven_diameter), maybe(given.centre_distance), given.crossed, value_of(given.lap), value_of(given.gap),
-                        maybe(given.thickness), maybe(given.width))  # fmt: skip
+    r = work_cut_length(
+        given.material,
+        given.joint,
+        taped_mm=maybe(given.taped_length),
+        driver_mm=maybe(given.driver_diameter),
+        driven_mm=maybe(given.driven_diameter),
+        centre_mm=maybe(given.centre_distance),
+        crossed=given.crossed,
+        lap_mm=value_of(given.lap),
+        gap_mm=value_of(given.gap),
+        thickness_mm=maybe(given.thickness),
+        width_mm=maybe(given.width),
+    )
     if r.pulleys is not None:
         frame.elevation = r.pulleys.elevation
     f = frame.figure

@@ -20,9 +20,9 @@ GROUP = "Flat, round and link belts"
 @calculation(
     "flat-drive",
     "Flat belt drive",
-    "Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
-    "Shigley, flat belts; geometry exact",
-    {
+    summary="Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
+    source="Shigley, flat belts; geometry exact",
+    example={
         "units": "us",
         "input": {
             "power": "15hp",
@@ -40,15 +40,32 @@ GROUP = "Flat, round and link belts"
 def flat_drive(given: FlatDriveIn, frame: Frame) -> FlatDriveOut:
     """Work the drive."""
     core = FlatGiven(
-        given.power.value, factor_of(given.service_factor, flat_factor), given.driver_speed.value, given.driver_diameter.value,
-        given.driven_diameter.value, maybe(given.centre_distance), maybe(given.belt_length), material(given.material),
-        given.width.value, given.crossed, given.layout.angle, given.layout.clockwise,
-    )  # fmt: skip
+        power_kw=given.power.value,
+        service_factor=factor_of(given.service_factor, flat_factor),
+        driver_rpm=given.driver_speed.value,
+        driver_mm=given.driver_diameter.value,
+        driven_mm=given.driven_diameter.value,
+        centre_mm=maybe(given.centre_distance),
+        length_mm=maybe(given.belt_length),
+        material=material(given.material),
+        width_mm=given.width.value,
+        crossed=given.crossed,
+        angle_deg=given.layout.angle,
+        clockwise=given.layout.clockwise,
+    )
     r = work_flat_drive(core)
     frame.elevation = r.elevation
     out = flat_drive_out(r, core, frame)
-    side = beside(frame, efficiency=efficiency_band(KIND), power_kw=core.power_kw, service=given.service_factor, centre_mm=r.pulleys.centre_mm,
-                  width_mm=r.face_mm, weight=r.weight, parts=3)  # fmt: skip
+    side = beside(
+        frame,
+        efficiency=efficiency_band(KIND),
+        power_kw=core.power_kw,
+        service=given.service_factor,
+        centre_mm=r.pulleys.centre_mm,
+        width_mm=r.face_mm,
+        weight=r.weight,
+        parts=3,
+    )
     frame.sheet = hold_speed(
         flat_sheet(given, out, frame, side),
         given.wanted,

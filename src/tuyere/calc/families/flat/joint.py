@@ -42,9 +42,12 @@ class JointOut(Answer):
 @calculation(
     "belt-joint",
     "Joint of a flat belt",
-    "How each joint is made, step by step, what it keeps of the belt's strength and what it needs. How long to cut: Cut length of a flat belt.",
-    "textbook joint table; shop handbooks and common practice",
-    {"units": "us", "input": {"joint": "hooks", "thickness": "0.2 in", "width": "4 in", "smallest_pulley": "6 in"}},
+    summary="How each joint is made, step by step, what it keeps of the belt's strength and what it needs. How long to cut: Cut length of a flat belt.",
+    source="textbook joint table; shop handbooks and common practice",
+    example={
+        "units": "us",
+        "input": {"joint": "hooks", "thickness": "0.2 in", "width": "4 in", "smallest_pulley": "6 in"},
+    },
 )
 def belt_joint(given: JointIn, frame: Frame) -> JointOut:
     """Look the card up."""
@@ -54,12 +57,18 @@ def belt_joint(given: JointIn, frame: Frame) -> JointOut:
     hooks = None
     if r.hook_band_in is not None:
         low, high = (x * MM_PER_IN for x in r.hook_band_in)
-        hooks = Band(low=f(low, "length", "size"), high=f(high, "length", "size"), per=None,
-                     shown=f"{f(low, 'length', 'size').number} – {f(high, 'length', 'size').shown} thick")  # fmt: skip
+        hooks = Band(
+            low=f(low, "length", "size"),
+            high=f(high, "length", "size"),
+            per=None,
+            shown=f"{f(low, 'length', 'size').number} – {f(high, 'length', 'size').shown} thick",
+        )
     return JointOut(
         joint=r.key,
         name=r.name,
-        efficiency=frame.band(r.low_percent, r.high_percent, "percent", ("efficiency_low", "efficiency_high")),
+        efficiency=frame.band(
+            r.low_percent, r.high_percent, kind="percent", steps=("efficiency_low", "efficiency_high")
+        ),
         take_up=r.take_up,
         lap_short=None if r.lap_low_mm is None else f(r.lap_low_mm, "length", "size"),
         lap_long=None if r.lap_high_mm is None else f(r.lap_high_mm, "length", "size"),

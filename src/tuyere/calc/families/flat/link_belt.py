@@ -33,12 +33,20 @@ class LinkBeltOut(Answer):
     least_pulley: Figure
 
 
-@calculation("link-belt", "Link belt", "Links to take off from hand-tight, and how it runs.", "common practice, no source",
-             {"units": "us", "input": {"section": "A", "path": "84 in"}})  # fmt: skip
+@calculation(
+    "link-belt",
+    "Link belt",
+    summary="Links to take off from hand-tight, and how it runs.",
+    source="common practice, no source",
+    example={"units": "us", "input": {"section": "A", "path": "84 in"}},
+)
 def link_belt(given: LinkBeltIn, frame: Frame) -> LinkBeltOut:
     """Count the links."""
     r = work_link_belt(given.section, given.links, maybe(given.path))
     f = frame.figure
     return LinkBeltOut(
-        hand_tight=f(r.hand_tight, "count"), take_off=f(r.take_off, "count", step="take_off"), run=f(r.run, "count"),
-        least_pulley=f(r.least_pulley_mm, "length", "size"))  # fmt: skip
+        hand_tight=f(r.hand_tight, "count"),
+        take_off=f(r.take_off, "count", step="take_off"),
+        run=f(r.run, "count"),
+        least_pulley=f(r.least_pulley_mm, "length", "size"),
+    )

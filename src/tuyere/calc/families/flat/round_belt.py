@@ -27,12 +27,19 @@ class RoundBeltOut(Answer):
     least_pulley: Figure | None
 
 
-@calculation("round-belt", "Round urethane belt", "Length to cut for 6 % stretch with the weld, tension of a strand, least pulley.",
-             "Shigley; weld: common practice", {"units": "us", "input": {"diameter": "3/8", "path": "62 in", "speed": "500"}})  # fmt: skip
+@calculation(
+    "round-belt",
+    "Round urethane belt",
+    summary="Length to cut for 6 % stretch with the weld, tension of a strand, least pulley.",
+    source="Shigley; weld: common practice",
+    example={"units": "us", "input": {"diameter": "3/8", "path": "62 in", "speed": "500"}},
+)
 def round_belt(given: RoundBeltIn, frame: Frame) -> RoundBeltOut:
     """Work the belt."""
     r = work_round_belt(given.diameter.value, given.path.value, given.speed.value)
     f = frame.figure
     return RoundBeltOut(
-        cut_length=f(r.cut_mm, "length", "tape", "cut"), strand_tension=f(r.tension_n, "force", step="tension"),
-        least_pulley=None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size"))  # fmt: skip
+        cut_length=f(r.cut_mm, "length", "tape", "cut"),
+        strand_tension=f(r.tension_n, "force", step="tension"),
+        least_pulley=None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size"),
+    )

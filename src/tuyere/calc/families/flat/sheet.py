@@ -14,13 +14,32 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         family="flat",
         designation=r.designation,
         call_outs=[
-            c("n1", "driver", "driver", f(given.driver_speed.value, "speed"), "driver_speed"),
-            c("d1", "driver", "pulley", f(given.driver_diameter.value, "length", "size"), "driver_diameter"),
-            c("n2", "driven", "driven", r.driven_speed),
-            c("d2", "driven", "pulley", f(given.driven_diameter.value, "length", "size"), "driven_diameter"),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance", "belt_length"),
-            c("slack", "slack", "slack", r.slack),
-            c("tight", "tight", "tight", r.tight),
+            c("n1", "driver", label="driver", figure=f(given.driver_speed.value, "speed"), path="driver_speed"),
+            c(
+                "d1",
+                "driver",
+                label="pulley",
+                figure=f(given.driver_diameter.value, "length", "size"),
+                path="driver_diameter",
+            ),
+            c("n2", "driven", label="driven", figure=r.driven_speed),
+            c(
+                "d2",
+                "driven",
+                label="pulley",
+                figure=f(given.driven_diameter.value, "length", "size"),
+                path="driven_diameter",
+            ),
+            c(
+                "a",
+                "centre",
+                label="centres",
+                figure=r.centre_distance,
+                path="centre_distance",
+                clears=("belt_length",),
+            ),
+            c("slack", "slack", label="slack", figure=r.slack),
+            c("tight", "tight", label="tight", figure=r.tight),
         ],
         answers=[
             MainAnswer(key="what", label="", main=r.designation, unit="", step=r.capacity.step),
@@ -37,7 +56,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         spare=r.spare,
         driven_speed=r.driven_speed,
         driven_band=frame.band(
-            r.driven_speed_low.value, r.driven_speed.value, "speed", ("driven_speed_low", "driven_speed")
+            r.driven_speed_low.value, r.driven_speed.value, kind="speed", steps=("driven_speed_low", "driven_speed")
         ),
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,

@@ -58,11 +58,24 @@ class ChainSelectOut(Answer):
     rejected: list[FellOut]
 
 
-@calculation("chain-select", "Choose a roller chain drive",
-             "Every combination of chain, strands and teeth for a duty, ranked by shaft pull, size, width, weight and speed error.",
-             "ASME B29.1", {"units": "us", "input": {
-                 "power": "10hp", "service_factor": {"load": "heavy", "driver": "motor-nema-b"}, "driver_speed": "1000",
-                 "driven_speed": "380", "tolerance": 3, "centre": "24 in"}}, search=True)  # fmt: skip
+@calculation(
+    "chain-select",
+    "Choose a roller chain drive",
+    summary="Every combination of chain, strands and teeth for a duty, ranked by shaft pull, size, width, weight and speed error.",
+    source="ASME B29.1",
+    example={
+        "units": "us",
+        "input": {
+            "power": "10hp",
+            "service_factor": {"load": "heavy", "driver": "motor-nema-b"},
+            "driver_speed": "1000",
+            "driven_speed": "380",
+            "tolerance": 3,
+            "centre": "24 in",
+        },
+    },
+    search=True,
+)
 def chain_select(given: ChainSelectIn, frame: Frame) -> ChainSelectOut:
     """Sweep, rank, and work the best few."""
     factor = factor_of(given.service_factor, chain_factor)
@@ -76,30 +89,53 @@ def chain_select(given: ChainSelectIn, frame: Frame) -> ChainSelectOut:
             f"{max(ratio, 1 / ratio):.0f} : 1 is beyond one chain drive",
             "up to 10 : 1",
         )
-    found = search(Wanted(design, given.power.value, given.driver_speed.value, given.driven_speed.value, tolerance,
-                          given.centre.value, largest_mm=value_of(given.largest, float("inf")), series=given.series), given.keep)  # fmt: skip
+    found = search(
+        Wanted(
+            design_kw=design,
+            power_kw=given.power.value,
+            driver_rpm=given.driver_speed.value,
+            driven_rpm=given.driven_speed.value,
+            tolerance_percent=tolerance,
+            centre_mm=given.centre.value,
+            largest_mm=value_of(given.largest, float("inf")),
+            series=given.series,
+        ),
+        given.keep,
+    )
     options = []
     f = frame.figure
     for c in found.best:
         core = Given(
-            given.power.value,
-            factor,
-            given.driver_speed.value,
-            c.chain,
-            c.strands,
-            c.z_1,
-            c.z_2,
-            given.centre.value,
-            None,
+            power_kw=given.power.value,
+            service_factor=factor,
+            driver_rpm=given.driver_speed.value,
+            chain=c.chain,
+            strands=c.strands,
+            z_1=c.z_1,
+            z_2=c.z_2,
+            centre_mm=given.centre.value,
+            pitches=None,
         )
         with quiet(), collected_notices():
             worked = rate(core)
         name = c.chain.name + ("" if c.strands == 1 else f"-{c.strands}")
-        options.append(ChainOptionOut(
-            name=f"{name} on {c.z_1} / {c.z_2} teeth", driver_teeth=f(c.z_1, "count"), driven_teeth=f(c.z_2, "count"),
-            speed_error=f(c.error_percent, "percent"), width=f(c.width_mm, "length", "size"), cost=round(c.cost, 4),
-            drive=chain_drive_out(worked, core, frame), elevation=elevation_out(worked.length.elevation)))  # fmt: skip
+        options.append(
+            ChainOptionOut(
+                name=f"{name} on {c.z_1} / {c.z_2} teeth",
+                driver_teeth=f(c.z_1, "count"),
+                driven_teeth=f(c.z_2, "count"),
+                speed_error=f(c.error_percent, "percent"),
+                width=f(c.width_mm, "length", "size"),
+                cost=round(c.cost, 4),
+                drive=chain_drive_out(worked, core, frame),
+                elevation=elevation_out(worked.length.elevation),
+            )
+        )
     return ChainSelectOut(
-        considered=found.considered, accepted=found.accepted, design_power=f(design, "power", step="design_power"),
-        best=", ".join(o.name for o in options[:3]) or "nothing standard does this", options=options,
-        rejected=[FellOut(limit=n, count=k) for n, k in found.rejected])  # fmt: skip
+        considered=found.considered,
+        accepted=found.accepted,
+        design_power=f(design, "power", step="design_power"),
+        best=", ".join(o.name for o in options[:3]) or "nothing standard does this",
+        options=options,
+        rejected=[FellOut(limit=n, count=k) for n, k in found.rejected],
+    )

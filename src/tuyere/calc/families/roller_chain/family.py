@@ -73,21 +73,38 @@ class RollerChains(Family[ChainDriveIn]):
         if given.life is not None:
             spec["life"] = given.life.value
         loop = LoopPart(
-            given.chain, result.designation, result.length.chain_length.value, "pitch", given.strands, 1, spec
+            section=given.chain,
+            designation=result.designation,
+            length_mm=result.length.chain_length.value,
+            length_kind="pitch",
+            strands=given.strands,
+            members=1,
+            spec=spec,
         )
         return Parts(
-            WheelPart("sprocket", d_1, "pitch", given.chain, teeth=given.driver_teeth),
-            WheelPart("sprocket", d_2, "pitch", given.chain, teeth=given.driven_teeth),
-            loop, result.centre_distance.value, given.layout.angle, given.layout.clockwise,
-        )  # fmt: skip
+            driver=WheelPart(
+                kind="sprocket", diameter_mm=d_1, diameter_kind="pitch", profile=given.chain, teeth=given.driver_teeth
+            ),
+            driven=WheelPart(
+                kind="sprocket", diameter_mm=d_2, diameter_kind="pitch", profile=given.chain, teeth=given.driven_teeth
+            ),
+            loop=loop,
+            centre_mm=result.centre_distance.value,
+            angle=given.layout.angle,
+            clockwise=given.layout.clockwise,
+        )
 
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input: the length stays what was fitted, the centres follow from it."""
         out: dict[str, Any] = {
-            **duty.common, "speed": duty.driver_rpm, "chain": parts.loop.section, "strands": parts.loop.strands,
-            "driver_teeth": parts.driver.teeth, "driven_teeth": parts.driven.teeth,
+            **duty.common,
+            "speed": duty.driver_rpm,
+            "chain": parts.loop.section,
+            "strands": parts.loop.strands,
+            "driver_teeth": parts.driver.teeth,
+            "driven_teeth": parts.driven.teeth,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
-        } | parts.loop.spec  # fmt: skip
+        } | parts.loop.spec
         return out
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
@@ -95,25 +112,64 @@ class RollerChains(Family[ChainDriveIn]):
         factor = factor_of(wanted.service, chain_factor)
         design = float(design_power(wanted.power_kw, factor))
         found = search(
-            Search(design, wanted.power_kw, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_mm,
-                   largest_mm=wanted.largest_mm, widest_mm=wanted.widest_mm), keep, 1)  # fmt: skip
+            Search(
+                design_kw=design,
+                power_kw=wanted.power_kw,
+                driver_rpm=wanted.driver_rpm,
+                driven_rpm=wanted.driven_rpm,
+                tolerance_percent=wanted.tolerance_percent,
+                centre_mm=wanted.centre_mm,
+                largest_mm=wanted.largest_mm,
+                widest_mm=wanted.widest_mm,
+            ),
+            keep,
+            1,
+        )
         options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
-        return Offer(found.considered, found.accepted, options, found.rejected)
+        return Offer(considered=found.considered, accepted=found.accepted, options=options, rejected=found.rejected)
 
     def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
-        given = Given(w.power_kw, factor, w.driver_rpm, c.chain, c.strands, c.z_1, c.z_2, w.centre_mm, None, angle_deg=w.angle,
-                      clockwise=w.clockwise)  # fmt: skip
+        given = Given(
+            power_kw=w.power_kw,
+            service_factor=factor,
+            driver_rpm=w.driver_rpm,
+            chain=c.chain,
+            strands=c.strands,
+            z_1=c.z_1,
+            z_2=c.z_2,
+            centre_mm=w.centre_mm,
+            pitches=None,
+            angle_deg=w.angle,
+            clockwise=w.clockwise,
+        )
         with quiet(), collected_notices():
             r = rate(given)
         strands = "" if c.strands == 1 else f"-{c.strands}"
         return Offered(
-            f"{c.chain.name}{strands}, {r.length.pitches} pitches",
-            {"power": w.power_kw, "speed": w.driver_rpm, "chain": c.chain.name, "strands": c.strands, "driver_teeth": c.z_1,
-             "driven_teeth": c.z_2, "pitches": r.length.pitches, "layout": {"angle": w.angle, "clockwise": w.clockwise}},
-            r.driven_rpm, c.error_percent, r.length.centre_mm, r.spare_percent, c.width_mm, r.shaft_load.newtons, r.weight,
-            2 + c.strands, efficiency_band(KIND), c.kinds, f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
-            r.length.elevation,
-        )  # fmt: skip
+            name=f"{c.chain.name}{strands}, {r.length.pitches} pitches",
+            input={
+                "power": w.power_kw,
+                "speed": w.driver_rpm,
+                "chain": c.chain.name,
+                "strands": c.strands,
+                "driver_teeth": c.z_1,
+                "driven_teeth": c.z_2,
+                "pitches": r.length.pitches,
+                "layout": {"angle": w.angle, "clockwise": w.clockwise},
+            },
+            driven_rpm=r.driven_rpm,
+            error_percent=c.error_percent,
+            centre_mm=r.length.centre_mm,
+            spare_percent=r.spare_percent,
+            width_mm=c.width_mm,
+            shaft_load_n=r.shaft_load.newtons,
+            weight=r.weight,
+            parts=2 + c.strands,
+            efficiency=efficiency_band(KIND),
+            kinds=c.kinds,
+            telling=f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
+            elevation=r.length.elevation,
+        )
 
 
 ROLLER_CHAINS = register(RollerChains())

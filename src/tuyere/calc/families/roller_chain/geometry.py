@@ -35,8 +35,13 @@ class SprocketOut(Answer):
     chordal_variation: Figure
 
 
-@calculation("sprocket", "Sprocket", "Pitch, outside and caliper diameters, hub and bore limits, how unevenly the chain runs.",
-             "ASME B29.1, ISO 606, geometry", {"units": "us", "input": {"chain": "60", "teeth": 17}})  # fmt: skip
+@calculation(
+    "sprocket",
+    "Sprocket",
+    summary="Pitch, outside and caliper diameters, hub and bore limits, how unevenly the chain runs.",
+    source="ASME B29.1, ISO 606, geometry",
+    example={"units": "us", "input": {"chain": "60", "teeth": 17}},
+)
 def sprocket(given: SprocketIn, frame: Frame) -> SprocketOut:
     """Work the sprocket."""
     r = work_sprocket(chain(given.chain), given.teeth)
@@ -63,13 +68,21 @@ class ChainLengthIn(Input):
     pitches: Annotated[Whole, Field(ge=20, le=2000)] | None = Field(default=None, description="chain length in pitches")
 
 
-@calculation("chain-length", "Chain length", "Exact chain length in pitches from the centres, or the centres from the pitches.",
-             "plane geometry, exact", {"units": "us", "input": {
-                 "chain": "50", "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"}})  # fmt: skip
+@calculation(
+    "chain-length",
+    "Chain length",
+    summary="Exact chain length in pitches from the centres, or the centres from the pitches.",
+    source="plane geometry, exact",
+    example={
+        "units": "us",
+        "input": {"chain": "50", "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"},
+    },
+)
 def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
     """Work the length."""
     of = chain(given.chain)
-    r = work_length(of, given.driver_teeth, given.driven_teeth,
-                    maybe(given.centre_distance), given.pitches)  # fmt: skip
+    r = work_length(
+        of, given.driver_teeth, z_2=given.driven_teeth, centre_mm=maybe(given.centre_distance), pitches=given.pitches
+    )
     frame.elevation = r.elevation
     return length_out(r, of.pitch_mm, frame)

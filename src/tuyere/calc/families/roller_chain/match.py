@@ -40,9 +40,9 @@ class ChainMatchOut(Answer):
 @calculation(
     "chain-match",
     "Drive chain against the chain it drives",
-    "Pitch growth of a drive chain against the chain it drives, of any pitch, and what it adds up to.",
-    "geometry; common practice",
-    {
+    summary="Pitch growth of a drive chain against the chain it drives, of any pitch, and what it adds up to.",
+    source="geometry; common practice",
+    example={
         "units": "us",
         "input": {
             "pitch": "6 in",
@@ -56,8 +56,14 @@ class ChainMatchOut(Answer):
 )
 def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
     """Compare them."""
-    r = work_match(given.pitch.value, given.pitches, given.drive_length.value, given.driven_length.value, given.engaged,
-                   maybe(given.room))  # fmt: skip
+    r = work_match(
+        given.pitch.value,
+        given.pitches,
+        drive_mm=given.drive_length.value,
+        driven_mm=given.driven_length.value,
+        engaged=given.engaged,
+        room_mm=maybe(given.room),
+    )
     f = frame.figure
     return ChainMatchOut(
         advice=r.advice,

@@ -53,8 +53,13 @@ class ChainRatingOut(Answer):
     lubrication_wanted: str
 
 
-@calculation("chain-rating", "Power of a roller chain", "Link-plate, impact and galling limits, and which of them governs.",
-             "ASME B29.1, ISO 10823", {"units": "us", "input": {"chain": "40", "teeth": 17, "speed": "1000 rpm"}})  # fmt: skip
+@calculation(
+    "chain-rating",
+    "Power of a roller chain",
+    summary="Link-plate, impact and galling limits, and which of them governs.",
+    source="ASME B29.1, ISO 10823",
+    example={"units": "us", "input": {"chain": "40", "teeth": 17, "speed": "1000 rpm"}},
+)
 def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
     """Rate the chain."""
     of = chain(given.chain)
@@ -62,13 +67,13 @@ def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
         r = rate_chain(
             of,
             given.strands,
-            given.teeth,
-            given.speed.value,
-            given.pitches,
-            life_of(given.life),
-            given.lubrication,
-            False,
-            given.method,
+            small_teeth=given.teeth,
+            small_rpm=given.speed.value,
+            pitches=given.pitches,
+            life_h=life_of(given.life),
+            lubrication=given.lubrication,
+            offset_link=False,
+            method=given.method,
         )
     except InputError as e:
         raise e.at(e.field.removeprefix("driver.")) from e

@@ -15,13 +15,13 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Besid
         family="roller-chain",
         designation=r.designation,
         call_outs=[
-            c("n1", "driver", "driver", f(given.speed.value, "speed"), "speed"),
-            c("z1", "driver", "teeth", f(given.driver_teeth, "count"), "driver_teeth"),
-            c("n2", "driven", "driven", r.driven_speed),
-            c("z2", "driven", "teeth", f(given.driven_teeth, "count"), "driven_teeth"),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance", "pitches"),
-            c("sag", "slack", "slack strand, sag", r.sag),
-            c("tight", "tight", "tight, pull at duty", r.working_pull),
+            c("n1", "driver", label="driver", figure=f(given.speed.value, "speed"), path="speed"),
+            c("z1", "driver", label="teeth", figure=f(given.driver_teeth, "count"), path="driver_teeth"),
+            c("n2", "driven", label="driven", figure=r.driven_speed),
+            c("z2", "driven", label="teeth", figure=f(given.driven_teeth, "count"), path="driven_teeth"),
+            c("a", "centre", label="centres", figure=r.centre_distance, path="centre_distance", clears=("pitches",)),
+            c("sag", "slack", label="slack strand, sag", figure=r.sag),
+            c("tight", "tight", label="tight, pull at duty", figure=r.working_pull),
         ],
         answers=[
             MainAnswer(

@@ -45,15 +45,22 @@ class ChainWearOut(Answer):
 @calculation(
     "chain-wear",
     "Worn chain",
-    "Elongation from a measured length, the limit that applies, and what it does on the sprocket. "
+    summary="Elongation from a measured length, the limit that applies, and what it does on the sprocket. "
     "Other pitches than roller chain: Drive chain against the chain it drives.",
-    "ASME and handbook practice; geometry",
-    {"units": "us", "input": {"chain": "60", "pitches": 20, "measured": "15.85 in", "large_teeth": 60}},
+    source="ASME and handbook practice; geometry",
+    example={"units": "us", "input": {"chain": "60", "pitches": 20, "measured": "15.85 in", "large_teeth": 60}},
 )
 def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
     """Judge the wear."""
-    r = judge_wear(chain(given.chain), given.pitches, given.measured.value, given.over == "rollers", given.large_teeth,
-                   given.fixed_centres, given.timing)  # fmt: skip
+    r = judge_wear(
+        chain(given.chain),
+        given.pitches,
+        measured_mm=given.measured.value,
+        over_rollers=given.over == "rollers",
+        large_teeth=given.large_teeth,
+        fixed_centres=given.fixed_centres,
+        timing=given.timing,
+    )
     f = frame.figure
     return ChainWearOut(
         elongation=f(r.elongation, "percent", step="elongation"),
@@ -92,14 +99,13 @@ class ChainSlackOut(Answer):
 @calculation(
     "chain-slack",
     "Slack of a chain",
-    "Hand movement and sag told apart, and whether the strand is slack as it should be.",
-    "geometry; bands: handbook and trade practice",
-    {"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}},
+    summary="Hand movement and sag told apart, and whether the strand is slack as it should be.",
+    source="geometry; bands: handbook and trade practice",
+    example={"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}},
 )
 def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     """Judge the slack."""
-    r = judge_slack(given.span.value, maybe(given.hand_movement),
-                    maybe(given.sag), given.steep_or_shock)  # fmt: skip
+    r = judge_slack(given.span.value, maybe(given.hand_movement), maybe(given.sag), given.steep_or_shock)
     f = frame.figure
     low, high = (given.span.value * x / 100 for x in r.band)
     a, b = f(low, "length", "tape"), f(high, "length", "tape")

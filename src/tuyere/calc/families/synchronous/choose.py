@@ -24,11 +24,24 @@ class SyncSelectIn(AnyDutyIn):
     keep: Annotated[Whole, Field(ge=1, le=24)] = Field(default=9, description="options wanted")
 
 
-@calculation("sync-select", "Choose a synchronous drive",
-             "Every combination of rated profile, width, pulleys and belt for a duty, ranked by shaft pull, size, width and speed error.",
-             "ISO 5295, RMA IP-24 practice", {"units": "us", "input": {
-                 "power": "5hp", "service_factor": {"driver": "motor-nema-b", "machine": "pump-centrifugal", "hours_a_day": 10},
-                 "driver_speed": "1750", "driven_speed": "640", "tolerance": 3, "centre": {"about": "21 in"}}}, search=True)  # fmt: skip
+@calculation(
+    "sync-select",
+    "Choose a synchronous drive",
+    summary="Every combination of rated profile, width, pulleys and belt for a duty, ranked by shaft pull, size, width and speed error.",
+    source="ISO 5295, RMA IP-24 practice",
+    example={
+        "units": "us",
+        "input": {
+            "power": "5hp",
+            "service_factor": {"driver": "motor-nema-b", "machine": "pump-centrifugal", "hours_a_day": 10},
+            "driver_speed": "1750",
+            "driven_speed": "640",
+            "tolerance": 3,
+            "centre": {"about": "21 in"},
+        },
+    },
+    search=True,
+)
 def sync_select(given: SyncSelectIn, frame: Frame) -> SelectOut:
     """Sweep, rank, and work the best few."""
     return select(SYNCHRONOUS, given, frame, {SYNCHRONOUS.key: given.own_belt} if given.own_belt else {})

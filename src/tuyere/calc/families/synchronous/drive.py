@@ -20,9 +20,9 @@ GROUP = "Synchronous belts"
 @calculation(
     "sync-drive",
     "Synchronous belt drive",
-    "A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.",
-    "ISO 5295, RMA IP-24 practice; geometry and statics exact",
-    {
+    summary="A whole synchronous drive: teeth, exact centres, rating where a public one exists, tension to set, tooth-jump margin, room.",
+    source="ISO 5295, RMA IP-24 practice; geometry and statics exact",
+    example={
         "units": "us",
         "input": {
             "power": "5hp",
@@ -40,15 +40,36 @@ GROUP = "Synchronous belts"
 def sync_drive(given: SyncDriveIn, frame: Frame) -> SyncDriveOut:
     """Work the drive."""
     core = SyncGiven(
-        given.power.value, factor_of(given.service_factor, sync_factor), given.speed.value, profile(given.profile), given.width.value,
-        given.driver_teeth, given.driven_teeth, maybe(given.centre_distance), given.belt_teeth, given.idler, maybe(given.own_tension),
-        maybe(given.own_mass), given.upright, given.layout.angle, given.layout.clockwise, frame.tape_mark_mm,
-    )  # fmt: skip
+        power_kw=given.power.value,
+        load_factor=factor_of(given.service_factor, sync_factor),
+        driver_rpm=given.speed.value,
+        profile=profile(given.profile),
+        width_mm=given.width.value,
+        z_1=given.driver_teeth,
+        z_2=given.driven_teeth,
+        centre_mm=maybe(given.centre_distance),
+        belt_teeth=given.belt_teeth,
+        idler=given.idler,
+        own_tension_n=maybe(given.own_tension),
+        own_mass_kg_m=maybe(given.own_mass),
+        upright=given.upright,
+        angle_deg=given.layout.angle,
+        clockwise=given.layout.clockwise,
+        tape_mark_mm=frame.tape_mark_mm,
+    )
     worked = work_sync_drive(core)
     frame.elevation = worked.length.elevation
     out = sync_drive_out(worked, core, frame)
-    side = beside(frame, efficiency=efficiency_band(KIND), power_kw=core.power_kw, service=given.service_factor, centre_mm=worked.length.centre_mm,
-                  width_mm=given.width.value, weight=worked.weight, parts=3)  # fmt: skip
+    side = beside(
+        frame,
+        efficiency=efficiency_band(KIND),
+        power_kw=core.power_kw,
+        service=given.service_factor,
+        centre_mm=worked.length.centre_mm,
+        width_mm=given.width.value,
+        weight=worked.weight,
+        parts=3,
+    )
     frame.sheet = hold_speed(
         sync_sheet(given, out, frame, side),
         given.wanted,

@@ -74,19 +74,44 @@ class SynchronousBelts(Family[SyncDriveIn]):
         }
         spec |= {n: e.value for n in ("own_tension", "own_mass") if (e := getattr(given, n)) is not None}
         return Parts(
-            WheelPart("pulley", result.driver_pitch.value, "pitch", given.profile, teeth=given.driver_teeth),
-            WheelPart("pulley", result.driven_pitch.value, "pitch", given.profile, teeth=given.driven_teeth),
-            LoopPart(given.profile, result.designation, result.belt_length.value, "pitch", 1, 1, spec),
-            result.centre_distance.value, given.layout.angle, given.layout.clockwise,
-        )  # fmt: skip
+            driver=WheelPart(
+                kind="pulley",
+                diameter_mm=result.driver_pitch.value,
+                diameter_kind="pitch",
+                profile=given.profile,
+                teeth=given.driver_teeth,
+            ),
+            driven=WheelPart(
+                kind="pulley",
+                diameter_mm=result.driven_pitch.value,
+                diameter_kind="pitch",
+                profile=given.profile,
+                teeth=given.driven_teeth,
+            ),
+            loop=LoopPart(
+                section=given.profile,
+                designation=result.designation,
+                length_mm=result.belt_length.value,
+                length_kind="pitch",
+                strands=1,
+                members=1,
+                spec=spec,
+            ),
+            centre_mm=result.centre_distance.value,
+            angle=given.layout.angle,
+            clockwise=given.layout.clockwise,
+        )
 
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input: the belt stays what was fitted, the centres follow from it."""
         out: dict[str, Any] = {
-            **duty.common, "speed": duty.driver_rpm, "profile": parts.loop.section,
-            "driver_teeth": parts.driver.teeth, "driven_teeth": parts.driven.teeth,
+            **duty.common,
+            "speed": duty.driver_rpm,
+            "profile": parts.loop.section,
+            "driver_teeth": parts.driver.teeth,
+            "driven_teeth": parts.driven.teeth,
             "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
-        } | parts.loop.spec  # fmt: skip
+        } | parts.loop.spec
         return out
 
     def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
@@ -99,31 +124,82 @@ class SynchronousBelts(Family[SyncDriveIn]):
             else Own(given.profile, given.tension.value, given.width.value, given.mass.value if given.mass else 0.0)
         )
         found = search(
-            Search(wanted.power_kw, factor, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_low_mm,
-                   wanted.centre_high_mm, wanted.largest_mm, wanted.widest_mm, own), keep, 2)  # fmt: skip
+            Search(
+                power_kw=wanted.power_kw,
+                load_factor=factor,
+                driver_rpm=wanted.driver_rpm,
+                driven_rpm=wanted.driven_rpm,
+                tolerance_percent=wanted.tolerance_percent,
+                centre_low_mm=wanted.centre_low_mm,
+                centre_high_mm=wanted.centre_high_mm,
+                largest_mm=wanted.largest_mm,
+                widest_mm=wanted.widest_mm,
+                own=own,
+            ),
+            keep,
+            2,
+        )
         options = tuple(self._offered(c, wanted, factor, own, frame) for c in found.best)
-        return Offer(found.considered, found.accepted, options, found.rejected, MISSING if own is None else "")
+        return Offer(
+            considered=found.considered,
+            accepted=found.accepted,
+            options=options,
+            rejected=found.rejected,
+            missing=MISSING if own is None else "",
+        )
 
     def _offered(self, c: Candidate, w: Wanted, factor: float, own: Own | None, frame: Frame) -> Offered:
-        given = SyncGiven(w.power_kw, factor, w.driver_rpm, c.profile, c.width_mm, c.z_1, c.z_2, None, c.belt_teeth, "none",
-                          own.tension_n if own else None, own.mass_kg_m or None if own else None, False, w.angle, w.clockwise,
-                          frame.tape_mark_mm)  # fmt: skip
+        given = SyncGiven(
+            power_kw=w.power_kw,
+            load_factor=factor,
+            driver_rpm=w.driver_rpm,
+            profile=c.profile,
+            width_mm=c.width_mm,
+            z_1=c.z_1,
+            z_2=c.z_2,
+            centre_mm=None,
+            belt_teeth=c.belt_teeth,
+            idler="none",
+            own_tension_n=own.tension_n if own else None,
+            own_mass_kg_m=own.mass_kg_m or None if own else None,
+            upright=False,
+            angle_deg=w.angle,
+            clockwise=w.clockwise,
+            tape_mark_mm=frame.tape_mark_mm,
+        )
         with quiet(), collected_notices():
             r = work_sync_drive(given)
         given_in: dict[str, Any] = {
-            "power": w.power_kw, "speed": w.driver_rpm, "profile": c.profile.name, "width": c.width_mm, "driver_teeth": c.z_1,
-            "driven_teeth": c.z_2, "belt_teeth": c.belt_teeth, "layout": {"angle": w.angle, "clockwise": w.clockwise},
-        }  # fmt: skip
+            "power": w.power_kw,
+            "speed": w.driver_rpm,
+            "profile": c.profile.name,
+            "width": c.width_mm,
+            "driver_teeth": c.z_1,
+            "driven_teeth": c.z_2,
+            "belt_teeth": c.belt_teeth,
+            "layout": {"angle": w.angle, "clockwise": w.clockwise},
+        }
         if own is not None:
             given_in["own_tension"] = own.tension_n
             if own.mass_kg_m:
                 given_in["own_mass"] = own.mass_kg_m
         width = frame.figure(c.width_mm, "length", "size").shown
         return Offered(
-            f"{c.profile.name}, {c.belt_teeth} teeth, {width} wide", given_in, r.driven_rpm, c.error_percent, r.length.centre_mm,
-            r.spare_percent, c.width_mm, r.shaft_load.newtons, r.weight, 3, efficiency_band(KIND), c.kinds,
-            f"{c.z_1}/{c.z_2} teeth, {r.length.mesh} in mesh", r.length.elevation,
-        )  # fmt: skip
+            name=f"{c.profile.name}, {c.belt_teeth} teeth, {width} wide",
+            input=given_in,
+            driven_rpm=r.driven_rpm,
+            error_percent=c.error_percent,
+            centre_mm=r.length.centre_mm,
+            spare_percent=r.spare_percent,
+            width_mm=c.width_mm,
+            shaft_load_n=r.shaft_load.newtons,
+            weight=r.weight,
+            parts=3,
+            efficiency=efficiency_band(KIND),
+            kinds=c.kinds,
+            telling=f"{c.z_1}/{c.z_2} teeth, {r.length.mesh} in mesh",
+            elevation=r.length.elevation,
+        )
 
 
 SYNCHRONOUS = register(SynchronousBelts())

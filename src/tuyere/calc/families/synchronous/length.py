@@ -42,19 +42,29 @@ class SyncLengthOut(Answer):
     apart_to_tension: Figure | None
 
 
-@calculation("sync-length", "Synchronous belt length", "Exact centre distance for given teeth, or the belt's teeth for a centre distance.",
-             "plane geometry, exact", {"units": "us", "input": {
-                 "profile": "H8M", "driver_teeth": 28, "driven_teeth": 72, "belt_teeth": 180}})  # fmt: skip
+@calculation(
+    "sync-length",
+    "Synchronous belt length",
+    summary="Exact centre distance for given teeth, or the belt's teeth for a centre distance.",
+    source="plane geometry, exact",
+    example={"units": "us", "input": {"profile": "H8M", "driver_teeth": 28, "driven_teeth": 72, "belt_teeth": 180}},
+)
 def sync_length(given: SyncLengthIn, frame: Frame) -> SyncLengthOut:
     """Work the length."""
     centre = maybe(given.centre_distance)
-    r = work_sync_length(profile(given.profile), given.driver_teeth, given.driven_teeth, centre, given.belt_teeth)
+    r = work_sync_length(
+        profile(given.profile), given.driver_teeth, z_2=given.driven_teeth, centre_mm=centre, teeth=given.belt_teeth
+    )
     frame.elevation = r.elevation
     f = frame.figure
     return SyncLengthOut(
-        belt_teeth=f(r.teeth, "count"), exact_teeth=f(r.exact_teeth, "factor", "exact", "exact_teeth"),
-        belt_length=f(r.length_mm, "length", "size"), centre_distance=f(r.centre_mm, "length", "size", "centre_distance"),
-        wrap=f(r.wrap_deg, "angle", step="wrap"), teeth_in_mesh=f(r.mesh, "count", step="mesh"),
+        belt_teeth=f(r.teeth, "count"),
+        exact_teeth=f(r.exact_teeth, "factor", "exact", "exact_teeth"),
+        belt_length=f(r.length_mm, "length", "size"),
+        centre_distance=f(r.centre_mm, "length", "size", "centre_distance"),
+        wrap=f(r.wrap_deg, "angle", step="wrap"),
+        teeth_in_mesh=f(r.mesh, "count", step="mesh"),
         span=f(r.span_mm, "length", "tape", "span"),
         closer_to_fit=None if r.fit_mm is None else f(r.fit_mm, "length", "size"),
-        apart_to_tension=None if r.tension_mm is None else f(r.tension_mm, "length", "size"))  # fmt: skip
+        apart_to_tension=None if r.tension_mm is None else f(r.tension_mm, "length", "size"),
+    )

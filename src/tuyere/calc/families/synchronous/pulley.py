@@ -26,8 +26,13 @@ class SyncPulleyOut(Answer):
     pitch: Figure
 
 
-@calculation("sync-pulley", "Synchronous pulley", "Pitch and outside diameter of a toothed pulley.", "ISO 5294, ISO 13050; geometry",
-             {"units": "us", "input": {"profile": "H8M", "teeth": 36}})  # fmt: skip
+@calculation(
+    "sync-pulley",
+    "Synchronous pulley",
+    summary="Pitch and outside diameter of a toothed pulley.",
+    source="ISO 5294, ISO 13050; geometry",
+    example={"units": "us", "input": {"profile": "H8M", "teeth": 36}},
+)
 def sync_pulley(given: SyncPulleyIn, frame: Frame) -> SyncPulleyOut:
     """Work the pulley."""
     of = profile(given.profile)

@@ -42,17 +42,31 @@ class SyncRatingOut(Answer):
     basis: str
 
 
-@calculation("sync-rating", "Power of a synchronous belt", "ISO 5295 for trapezoidal inch profiles; your own allowed tension for the others.",
-             "ISO 5295", {"units": "us", "input": {"profile": "XH", "width": "4 in", "teeth": 30, "speed": "1160"}})  # fmt: skip
+@calculation(
+    "sync-rating",
+    "Power of a synchronous belt",
+    summary="ISO 5295 for trapezoidal inch profiles; your own allowed tension for the others.",
+    source="ISO 5295",
+    example={"units": "us", "input": {"profile": "XH", "width": "4 in", "teeth": 30, "speed": "1160"}},
+)
 def sync_rating(given: SyncRatingIn, frame: Frame) -> SyncRatingOut:
     """Rate the belt."""
     if given.teeth_in_mesh > given.teeth:
         raise InputError("teeth_in_mesh", given.teeth_in_mesh, "more than the pulley has", f"up to {given.teeth}")
-    r = rate_sync(profile(given.profile), given.width.value, given.teeth, given.speed.value, given.teeth_in_mesh,
-                  maybe(given.own_tension),
-                  maybe(given.own_mass))  # fmt: skip
+    r = rate_sync(
+        profile(given.profile),
+        given.width.value,
+        teeth=given.teeth,
+        rpm=given.speed.value,
+        mesh=given.teeth_in_mesh,
+        own_tension_n=maybe(given.own_tension),
+        own_mass_kg_m=maybe(given.own_mass),
+    )
     f = frame.figure
     return SyncRatingOut(
-        power=f(r.power_kw, "power", step="power"), belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),
-        mesh_factor=f(r.mesh_factor, "factor", step="mesh_factor"), width_factor=f(r.width_factor, "factor", "exact", "width_factor"),
-        basis=r.basis)  # fmt: skip
+        power=f(r.power_kw, "power", step="power"),
+        belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),
+        mesh_factor=f(r.mesh_factor, "factor", step="mesh_factor"),
+        width_factor=f(r.width_factor, "factor", "exact", "width_factor"),
+        basis=r.basis,
+    )

@@ -20,13 +20,13 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
         family="synchronous",
         designation=r.designation,
         call_outs=[
-            c("n1", "driver", "driver", f(given.speed.value, "speed"), "speed"),
-            c("z1", "driver", "teeth", f(given.driver_teeth, "count"), "driver_teeth"),
-            c("n2", "driven", "driven", r.driven_speed),
-            c("z2", "driven", "teeth", f(given.driven_teeth, "count"), "driven_teeth"),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance", "belt_teeth"),
-            c("slack", "slack", "slack at duty", r.slack),
-            c("tight", "tight", "tight at duty", r.tight),
+            c("n1", "driver", label="driver", figure=f(given.speed.value, "speed"), path="speed"),
+            c("z1", "driver", label="teeth", figure=f(given.driver_teeth, "count"), path="driver_teeth"),
+            c("n2", "driven", label="driven", figure=r.driven_speed),
+            c("z2", "driven", label="teeth", figure=f(given.driven_teeth, "count"), path="driven_teeth"),
+            c("a", "centre", label="centres", figure=r.centre_distance, path="centre_distance", clears=("belt_teeth",)),
+            c("slack", "slack", label="slack at duty", figure=r.slack),
+            c("tight", "tight", label="tight at duty", figure=r.tight),
         ],
         answers=[
             MainAnswer(

@@ -13,10 +13,10 @@ from tuyere.calc.registry import calculation
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.bases.pick import PUBLISHED
-from tuyere.core.vbelt.bases.protocol import Basis
-from tuyere.core.vbelt.life import belt_life
-from tuyere.core.vbelt.rate import rate, rate_by, seated, small_and_large
+from tuyere.core.v_belt.bases.pick import PUBLISHED
+from tuyere.core.v_belt.bases.protocol import Basis
+from tuyere.core.v_belt.life import belt_life
+from tuyere.core.v_belt.rate import rate, rate_by, seated, small_and_large
 
 GROUP = "V-belts"
 
@@ -60,9 +60,9 @@ class VBeltBasesOut(Answer):
 @calculation(
     "v-belt-bases",
     "A V-belt drive by every book",
-    "What each rating basis says of one drive, side by side, with the textbook's estimate of the belts' life.",
-    "ANSI/RMA IP-20, IP-22, IP-23; older handbooks; GB/T 13575.1; Shigley",
-    {
+    summary="What each rating basis says of one drive, side by side, with the textbook's estimate of the belts' life.",
+    source="ANSI/RMA IP-20, IP-22, IP-23; older handbooks; GB/T 13575.1; Shigley",
+    example={
         "units": "us",
         "input": {
             "power": "10hp",
@@ -110,9 +110,15 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
             )
         )
     life = belt_life(
-        core.belt.section.name, worked.design_kw, worked.belts, worked.belt_speed_m_s, worked.small_arc_deg, small.pitch_mm,
-        large.pitch_mm, core.belt.length_in,
-    )  # fmt: skip
+        core.belt.section.name,
+        worked.design_kw,
+        belts=worked.belts,
+        speed_m_s=worked.belt_speed_m_s,
+        arc_deg=worked.small_arc_deg,
+        small_mm=small.pitch_mm,
+        large_mm=large.pitch_mm,
+        length_in=core.belt.length_in,
+    )
     return VBeltBasesOut(
         designation=core.belt.designation,
         design_power=f(worked.design_kw, "power", step="design_power"),

@@ -12,9 +12,9 @@ from tuyere.calc.registry import calculation
 from tuyere.core.notices import collected_notices
 from tuyere.core.ranking import USUAL_SPARE
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.catalogue import build_catalogue
-from tuyere.core.vbelt.choose import Candidate, search
-from tuyere.core.vbelt.rate import Given, rate
+from tuyere.core.v_belt.catalogue import build_catalogue
+from tuyere.core.v_belt.choose import Candidate, search
+from tuyere.core.v_belt.rate import Given, rate
 
 GROUP = "V-belts"
 
@@ -45,9 +45,9 @@ def _reasons(c: Candidate, all_of: list[Candidate], spare: float) -> list[str]:
 @calculation(
     "v-belt-select",
     "Choose a V-belt drive",
-    "Every combination of standard sheaves and belts for a duty, ranked, with the reasons why others fell out.",
-    "ANSI/RMA IP-20 and IP-22",
-    {
+    summary="Every combination of standard sheaves and belts for a duty, ranked, with the reasons why others fell out.",
+    source="ANSI/RMA IP-20 and IP-22",
+    example={
         "units": "us",
         "input": {
             "power": "15hp",
@@ -68,18 +68,18 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
     options = []
     for c in found.best:
         core = Given(
-            given.power.value,
-            factor,
-            given.driver_speed.value,
-            c.driver,
-            c.driven,
-            c.belt,
-            None,
-            wanted.slip_percent,
-            basis,
-            given.layout.angle,
-            given.layout.clockwise,
-            frame.tape_mark_mm,
+            power_kw=given.power.value,
+            service_factor=factor,
+            driver_rpm=given.driver_speed.value,
+            driver=c.driver,
+            driven=c.driven,
+            belt=c.belt,
+            count=None,
+            slip_percent=wanted.slip_percent,
+            basis=basis,
+            angle_deg=given.layout.angle,
+            clockwise=given.layout.clockwise,
+            tape_mark_mm=frame.tape_mark_mm,
         )
         with quiet(), collected_notices():
             worked = rate(core)
@@ -103,7 +103,11 @@ def v_belt_select(given: VBeltSelectIn, frame: Frame) -> VBeltSelectOut:
                 on_shelf=c.on_shelf,
                 kinds=list(c.kinds),
                 weight=frame.band(
-                    float(worked.weight.low_kg), float(worked.weight.high_kg), "mass", ("", ""), style="about"
+                    float(worked.weight.low_kg),
+                    float(worked.weight.high_kg),
+                    kind="mass",
+                    steps=("", ""),
+                    style="about",
                 ),
                 reasons=_reasons(c, list(found.best), worked.spare_percent),
                 drive=drive_out(worked, core, frame),

@@ -10,7 +10,7 @@ from tuyere.calc.registry import calculation
 from tuyere.calc.wanted import hold_speed
 from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.notices import notice
-from tuyere.core.vbelt.rate import emergency, rate, seated
+from tuyere.core.v_belt.rate import emergency, rate, seated
 
 GROUP = "V-belts"
 JOINED = " joined"
@@ -38,9 +38,9 @@ def _hold_centres(tape_mm: float, belt_mm: float) -> None:
 @calculation(
     "v-belt-drive",
     "V-belt drive",
-    "A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
-    "ANSI/RMA IP-20 and IP-22; geometry and statics exact",
-    {
+    summary="A whole drive: speeds, centre distance, rating, belts, tension to set, shaft loads, room to fit.",
+    source="ANSI/RMA IP-20 and IP-22; geometry and statics exact",
+    example={
         "units": "us",
         "basis": "ip20-1988",
         "input": {

@@ -16,9 +16,9 @@ from tuyere.calc.wanted import WantedIn
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.tension.set_tension import Setting
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.rate import Given, Rating
-from tuyere.core.vbelt.v_flat import flat_pulley
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.rate import Given, Rating
+from tuyere.core.v_belt.v_flat import flat_pulley
 
 # Spring and lever gauges begin at about two pounds: common practice, no source.
 LEAST_ON_A_GAUGE_N = 2 * 4.4482216152605
@@ -49,8 +49,14 @@ class BeltIn(Input):
             return data
         count = int(found[1])
         if data.get("count") not in (None, count):
-            raise PydanticCustomError("quantity", "{why}", {"why": f"{text.strip()} is {count} belts joined; the count says otherwise",
-                                                            "allowed": f"{count}, or the marking of a single belt"})  # fmt: skip
+            raise PydanticCustomError(
+                "quantity",
+                "{why}",
+                {
+                    "why": f"{text.strip()} is {count} belts joined; the count says otherwise",
+                    "allowed": f"{count}, or the marking of a single belt",
+                },
+            )
         return {**data, "designation": found[2].strip(), "count": count, "joined": True}
 
 
@@ -139,20 +145,20 @@ def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
     own = one.section.groove
     driven = flat_pulley(wheel.diameter.value, one.section) if flat else sheave_of(wheel, "driven.sheave", own)
     return Given(
-        given.power.value,
-        factor_of(given.service_factor),
-        given.driver.speed.value,
-        sheave_of(given.driver.sheave, "driver.sheave", own),
-        driven,
-        one,
-        given.belt.count,
-        slip_of(given.slip),
-        basis_of(frame.basis, given.own_ratings),
-        given.layout.angle,
-        given.layout.clockwise,
-        frame.tape_mark_mm,
-        given.belt.construction == "link",
-        flat,
+        power_kw=given.power.value,
+        service_factor=factor_of(given.service_factor),
+        driver_rpm=given.driver.speed.value,
+        driver=sheave_of(given.driver.sheave, "driver.sheave", own),
+        driven=driven,
+        belt=one,
+        count=given.belt.count,
+        slip_percent=slip_of(given.slip),
+        basis=basis_of(frame.basis, given.own_ratings),
+        angle_deg=given.layout.angle,
+        clockwise=given.layout.clockwise,
+        tape_mark_mm=frame.tape_mark_mm,
+        link=given.belt.construction == "link",
+        v_flat=flat,
     )
 
 
@@ -163,7 +169,11 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
     def band(pair: tuple[Setting, Setting], what: str, kind: str, name: str, prefix: str) -> Band:
         low, high = (float(getattr(s, what)) for s in pair)
         return frame.band(
-            low, high, kind, (f"{prefix}_{name}_low", f"{prefix}_{name}_high"), None if kind == "frequency" else "belt"
+            low,
+            high,
+            kind=kind,
+            steps=(f"{prefix}_{name}_low", f"{prefix}_{name}_high"),
+            per=None if kind == "frequency" else "belt",
         )
 
     room = r.room

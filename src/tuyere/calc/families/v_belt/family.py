@@ -26,12 +26,12 @@ from tuyere.core.duty.losses import efficiency_band
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.bases.pick import basis_named
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.catalogue import build_catalogue
-from tuyere.core.vbelt.choose import Candidate, search
-from tuyere.core.vbelt.limits import Wanted as Search
-from tuyere.core.vbelt.rate import Given, rate
+from tuyere.core.v_belt.bases.pick import basis_named
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.catalogue import build_catalogue
+from tuyere.core.v_belt.choose import Candidate, search
+from tuyere.core.v_belt.limits import Wanted as Search
+from tuyere.core.v_belt.rate import Given, rate
 
 LINK, JOINED = " link", " joined"
 
@@ -76,13 +76,33 @@ class VBelts(Family[VBeltDriveIn]):
 
         def wheel(s: SheaveIn) -> WheelPart:
             groove = s.groove or of.groove
-            return WheelPart("sheave", s.diameter.value, s.kind or "outside", groove, s.diameter.typed, grooves=belts)
+            return WheelPart(
+                kind="sheave",
+                diameter_mm=s.diameter.value,
+                diameter_kind=s.kind or "outside",
+                profile=groove,
+                diameter_typed=s.diameter.typed,
+                grooves=belts,
+            )
 
         loop = LoopPart(
-            of.name, result.designation, result.belt_length.value, of.line_kind, belts, belts, _spec(given), given.belt.joined,
-        )  # fmt: skip
-        return Parts(wheel(given.driver.sheave), wheel(given.driven.sheave), loop, result.centre_distance.value, given.layout.angle,
-                     given.layout.clockwise)  # fmt: skip
+            section=of.name,
+            designation=result.designation,
+            length_mm=result.belt_length.value,
+            length_kind=of.line_kind,
+            strands=belts,
+            members=belts,
+            spec=_spec(given),
+            joined=given.belt.joined,
+        )
+        return Parts(
+            driver=wheel(given.driver.sheave),
+            driven=wheel(given.driven.sheave),
+            loop=loop,
+            centre_mm=result.centre_distance.value,
+            angle=given.layout.angle,
+            clockwise=given.layout.clockwise,
+        )
 
     def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
         """Back to the calculation's input."""
@@ -128,16 +148,47 @@ class VBelts(Family[VBeltDriveIn]):
         ]
         found = search(
             build_catalogue(basis=basis_named(wanted.basis), series=str(wanted.own.get("series", "inch"))),
-            Search(wanted.power_kw, design, wanted.driver_rpm, wanted.driven_rpm, wanted.tolerance_percent, wanted.centre_low_mm,
-                   wanted.centre_high_mm, 8, wanted.largest_mm, wanted.largest_mm, wanted.widest_mm, least_classical_mm=least[0], least_narrow_mm=least[1]),
-            keep, 1,
-        )  # fmt: skip
+            Search(
+                power_kw=wanted.power_kw,
+                design_kw=design,
+                driver_rpm=wanted.driver_rpm,
+                driven_rpm=wanted.driven_rpm,
+                tolerance_percent=wanted.tolerance_percent,
+                centre_low_mm=wanted.centre_low_mm,
+                centre_high_mm=wanted.centre_high_mm,
+                most_belts=8,
+                largest_driver_mm=wanted.largest_mm,
+                largest_driven_mm=wanted.largest_mm,
+                widest_mm=wanted.widest_mm,
+                least_classical_mm=least[0],
+                least_narrow_mm=least[1],
+            ),
+            keep,
+            1,
+        )
         options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
-        return Offer(found.considered, found.accepted, options, tuple((r.limit, r.count) for r in found.rejected))
+        return Offer(
+            considered=found.considered,
+            accepted=found.accepted,
+            options=options,
+            rejected=tuple((r.limit, r.count) for r in found.rejected),
+        )
 
     def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
-        given = Given(w.power_kw, factor, w.driver_rpm, c.driver, c.driven, c.belt, None, 0.0, basis_named(w.basis), w.angle, w.clockwise,
-                      frame.tape_mark_mm)  # fmt: skip
+        given = Given(
+            power_kw=w.power_kw,
+            service_factor=factor,
+            driver_rpm=w.driver_rpm,
+            driver=c.driver,
+            driven=c.driven,
+            belt=c.belt,
+            count=None,
+            slip_percent=0.0,
+            basis=basis_named(w.basis),
+            angle_deg=w.angle,
+            clockwise=w.clockwise,
+            tape_mark_mm=frame.tape_mark_mm,
+        )
         with quiet(), collected_notices():
             r = rate(given)
         assert r.spare_percent is not None  # the search offers rated drives only
@@ -155,11 +206,21 @@ class VBelts(Family[VBeltDriveIn]):
         }
         size = "/".join(frame.figure(s.outside_mm, "length", "size").number for s in (c.driver, c.driven))
         return Offered(
-            f"{c.belts} × {c.belt.designation}", given_in, r.driven_rpm, c.speed_error_percent, r.centre_mm, r.spare_percent, c.width_mm,
-            r.tension.shaft_load.newtons, r.weight, c.belts + 2, efficiency_band(efficiency_kind(c.belt.section)), c.kinds,
-            f"outside {size} {frame.figure(1, 'length').unit_shown}",
-            r.elevation,
-        )  # fmt: skip
+            name=f"{c.belts} × {c.belt.designation}",
+            input=given_in,
+            driven_rpm=r.driven_rpm,
+            error_percent=c.speed_error_percent,
+            centre_mm=r.centre_mm,
+            spare_percent=r.spare_percent,
+            width_mm=c.width_mm,
+            shaft_load_n=r.tension.shaft_load.newtons,
+            weight=r.weight,
+            parts=c.belts + 2,
+            efficiency=efficiency_band(efficiency_kind(c.belt.section)),
+            kinds=c.kinds,
+            telling=f"outside {size} {frame.figure(1, 'length').unit_shown}",
+            elevation=r.elevation,
+        )
 
 
 V_BELTS = register(VBelts())

@@ -13,7 +13,7 @@ from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.units import MM_PER_IN
-from tuyere.core.vbelt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
+from tuyere.core.v_belt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
 
 GROUP = "V-belts"
 ASSUMED_OUTSIDE_MM = 8 * MM_PER_IN
@@ -60,9 +60,13 @@ class FitOut(Answer):
     belt: list[tuple[float, float]]
 
 
-@calculation("groove-fit", "Does this belt fit this groove?",
-             "Where a belt rides, whether it touches the bottom, the diameter it runs on; worn, wrong or in an opened adjustable sheave.",
-             "plane geometry; rules: common practice", {"units": "us", "input": {"belt": "A", "groove": "B", "outside_diameter": "6 in"}})  # fmt: skip
+@calculation(
+    "groove-fit",
+    "Does this belt fit this groove?",
+    summary="Where a belt rides, whether it touches the bottom, the diameter it runs on; worn, wrong or in an opened adjustable sheave.",
+    source="plane geometry; rules: common practice",
+    example={"units": "us", "input": {"belt": "A", "groove": "B", "outside_diameter": "6 in"}},
+)
 def groove_fit(given: FitIn, frame: Frame) -> FitOut:
     """Seat the belt."""
     profile = belt_profile(given.belt)
@@ -83,8 +87,13 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
         groove = Groove("", own.width.value, own.depth.value, own.angle.value)
     else:
         if outside is None:
-            notice("caution", "assumed", "A sheave of 8 in outside diameter is assumed: the groove angle goes with the size.", "input.outside_diameter",
-                   "Measure the sheave across the rim.")  # fmt: skip
+            notice(
+                "caution",
+                "assumed",
+                "A sheave of 8 in outside diameter is assumed: the groove angle goes with the size.",
+                "input.outside_diameter",
+                "Measure the sheave across the rim.",
+            )
         groove = standard_groove(str(given.groove), ASSUMED_OUTSIDE_MM if outside is None else outside)
     opened = 0.0
     if given.turns is None and given.thread_pitch is not None:
@@ -103,7 +112,14 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
             )
         opened = given.turns * thread
         opened_pitch_change(thread, given.turns, groove.angle_deg)
-    r = work_fit(profile, groove, outside, value_of(given.belt_wear), value_of(given.groove_dish), opened)
+    r = work_fit(
+        profile,
+        groove,
+        outside_mm=outside,
+        belt_worn_mm=value_of(given.belt_wear),
+        groove_dish_mm=value_of(given.groove_dish),
+        opened_mm=opened,
+    )
     f = frame.figure
     change = (
         None
@@ -111,8 +127,16 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
         else f(100 * (r.pitch_mm / r.proper_mm - 1), "percent", step="pitch")
     )
     return FitOut(
-        verdict=r.verdict, reason=r.reason, instead=r.instead, under_rim=f(r.top_mm, "length", "size", "top"), gap_below=f(r.gap_mm, "length", "size", "gap"),
-        bottoms=r.bottoms, flank_contact=f(100 * r.contact_share, "percent") if r.verdict in ("right", "worn") else None,
+        verdict=r.verdict,
+        reason=r.reason,
+        instead=r.instead,
+        under_rim=f(r.top_mm, "length", "size", "top"),
+        gap_below=f(r.gap_mm, "length", "size", "gap"),
+        bottoms=r.bottoms,
+        flank_contact=f(100 * r.contact_share, "percent") if r.verdict in ("right", "worn") else None,
         pitch_diameter=None if r.pitch_mm is None else f(r.pitch_mm, "length", "size", "pitch"),
-        proper_pitch_diameter=None if r.proper_mm is None else f(r.proper_mm, "length", "size"), speed_change=change,
-        groove=[(round(x, 3), round(y, 3)) for x, y in r.groove_points], belt=[(round(x, 3), round(y, 3)) for x, y in r.belt_points])  # fmt: skip
+        proper_pitch_diameter=None if r.proper_mm is None else f(r.proper_mm, "length", "size"),
+        speed_change=change,
+        groove=[(round(x, 3), round(y, 3)) for x, y in r.groove_points],
+        belt=[(round(x, 3), round(y, 3)) for x, y in r.belt_points],
+    )

@@ -13,8 +13,8 @@ from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.vbelt.identify import belts_that_fit, identify
-from tuyere.core.vbelt.marking import read_marking
+from tuyere.core.v_belt.identify import belts_that_fit, identify
+from tuyere.core.v_belt.marking import read_marking
 
 GROUP = "V-belts"
 CENTRE_SHARE = 0.03
@@ -86,8 +86,10 @@ def _from_sheaves(given: IdentifyIn, frame: Frame) -> list[StandsOut]:
         raise InputError(
             missing, None, "the pulleys alone tell the length when both, their groove and the centres are known", ""
         )
-    wheels = [sheave_of(SheaveIn.model_construct(diameter=d, kind=given.diameter_kind, groove=given.groove), n)
-              for d, n in ((given.driver_diameter, "driver_diameter"), (given.driven_diameter, "driven_diameter"))]  # fmt: skip
+    wheels = [
+        sheave_of(SheaveIn.model_construct(diameter=d, kind=given.diameter_kind, groove=given.groove), n)
+        for d, n in ((given.driver_diameter, "driver_diameter"), (given.driven_diameter, "driven_diameter"))
+    ]
     if given.centre is not None:
         low, high = (1 - CENTRE_SHARE) * given.centre.value, (1 + CENTRE_SHARE) * given.centre.value
         notice(
@@ -104,17 +106,26 @@ def _from_sheaves(given: IdentifyIn, frame: Frame) -> list[StandsOut]:
     else:
         raise InputError("centre", None, "the centre distance or the take-up's range is needed", "a length")
     f = frame.figure
-    return [StandsOut(designation=s.designation, centre_distance=f(s.centre_mm, "length", "tape"), closer_left=f(s.from_low_mm, "length", "size"),
-                      apart_left=f(s.to_high_mm, "length", "size"))
-            for s in belts_that_fit(given.groove, wheels[0].line_mm, wheels[1].line_mm, low, high)]  # fmt: skip
+    return [
+        StandsOut(
+            designation=s.designation,
+            centre_distance=f(s.centre_mm, "length", "tape"),
+            closer_left=f(s.from_low_mm, "length", "size"),
+            apart_left=f(s.to_high_mm, "length", "size"),
+        )
+        for s in belts_that_fit(given.groove, wheels[0].line_mm, wheels[1].line_mm, low, high)
+    ]
 
 
 @calculation(
     "belt-identify",
     "What is this belt?",
-    "From what can be read, from a tape and a caliper, or from the two sheaves when the belt is gone.",
-    "section and length tables; exact geometry; spread of used belts: common practice",
-    {"units": "us", "input": {"top_width": "21/32", "depth": "13/32", "outside_length": "93 in", "cogged": "smooth"}},
+    summary="From what can be read, from a tape and a caliper, or from the two sheaves when the belt is gone.",
+    source="section and length tables; exact geometry; spread of used belts: common practice",
+    example={
+        "units": "us",
+        "input": {"top_width": "21/32", "depth": "13/32", "outside_length": "93 in", "cogged": "smooth"},
+    },
 )
 def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
     """Read, measure, or work back from the sheaves."""
@@ -123,16 +134,29 @@ def belt_identify(given: IdentifyIn, frame: Frame) -> IdentifyOut:
     seems: list[SeemsOut] = []
     either, ask, answer = "", "", readings[0].designation if readings else ""
     if given.top_width is not None:
-        v = identify(given.top_width.value, maybe(given.depth),
-                     maybe(given.outside_length),
-                     None if given.cogged is None else given.cogged == "cogged")  # fmt: skip
+        v = identify(
+            given.top_width.value,
+            maybe(given.depth),
+            maybe(given.outside_length),
+            None if given.cogged is None else given.cogged == "cogged",
+        )
 
         def size(mm: float | None) -> Figure | None:
             return None if mm is None else f(mm, "length", "size")
 
-        seems = [SeemsOut(section=c.section, family=c.family, construction=c.construction, fit=f(100 * c.fit, "percent"),
-                          width_off=f(c.width_off_mm, "length", "size"), depth_off=size(c.depth_off_mm), nearest=c.nearest,
-                          length_off=size(c.length_off_mm)) for c in v.candidates]  # fmt: skip
+        seems = [
+            SeemsOut(
+                section=c.section,
+                family=c.family,
+                construction=c.construction,
+                fit=f(100 * c.fit, "percent"),
+                width_off=f(c.width_off_mm, "length", "size"),
+                depth_off=size(c.depth_off_mm),
+                nearest=c.nearest,
+                length_off=size(c.length_off_mm),
+            )
+            for c in v.candidates
+        ]
         either, ask = " or ".join(v.either), v.ask
         answer = answer or " or ".join(c.nearest or c.section for c in v.candidates if c.section in v.either)
     elif given.depth is not None or given.outside_length is not None:

@@ -10,8 +10,8 @@ from tuyere.calc.families.v_belt.parts import SheaveIn, sheave_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.length_off import length_off
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.length_off import length_off
 
 GROUP = "V-belts"
 
@@ -52,24 +52,51 @@ class LengthOffOut(Answer):
     slack_needed: Figure
 
 
-@calculation("belt-length-off", "Belt a little too long or short",
-             "What another length does to the centre distance or the idler, and whether room to fit, to tighten and to release is left.",
-             "plane geometry; room: ANSI/RMA IP-20 and IP-22", {"units": "us", "input": {
-                 "right": "B46", "offered": "B48", "driver": {"diameter": "5 in", "kind": "outside", "groove": "B"},
-                 "driven": {"diameter": "8 in", "kind": "outside", "groove": "B"}, "least_centre": "12 in", "most_centre": "18 in"}})  # fmt: skip
+@calculation(
+    "belt-length-off",
+    "Belt a little too long or short",
+    summary="What another length does to the centre distance or the idler, and whether room to fit, to tighten and to release is left.",
+    source="plane geometry; room: ANSI/RMA IP-20 and IP-22",
+    example={
+        "units": "us",
+        "input": {
+            "right": "B46",
+            "offered": "B48",
+            "driver": {"diameter": "5 in", "kind": "outside", "groove": "B"},
+            "driven": {"diameter": "8 in", "kind": "outside", "groove": "B"},
+            "least_centre": "12 in",
+            "most_centre": "18 in",
+        },
+    },
+)
 def belt_length_off(given: LengthOffIn, frame: Frame) -> LengthOffOut:
     """Hold the one against the other."""
     idler = None if given.idler is None else (given.idler.span.value, given.idler.depth.value)
-    r = length_off(belt(given.right, "right"), belt(given.offered, "offered"), sheave_of(given.driver, "driver"), sheave_of(given.driven, "driven"),
-                   maybe(given.least_centre), maybe(given.most_centre), idler, maybe(given.freed))  # fmt: skip
+    r = length_off(
+        belt(given.right, "right"),
+        belt(given.offered, "offered"),
+        driver=sheave_of(given.driver, "driver"),
+        driven=sheave_of(given.driven, "driven"),
+        least_mm=maybe(given.least_centre),
+        most_mm=maybe(given.most_centre),
+        idler=idler,
+        freed_mm=maybe(given.freed),
+    )
 
     def tape(mm: float | None) -> Figure | None:
         return None if mm is None else frame.figure(mm, "length", "tape")
 
     f = frame.figure
     return LengthOffOut(
-        verdict=r.verdict, reason=r.reason, longer=f(r.longer_mm, "length", "tape", "longer"),
-        right_centre=f(r.right_centre_mm, "length", "tape"), offered_centre=f(r.offered_centre_mm, "length", "tape"),
-        centre_change=f(r.offered_centre_mm - r.right_centre_mm, "length", "tape"), idler_depth=tape(r.idler_mm),
-        room_to_fit=tape(r.room_to_fit_mm), room_to_tighten=tape(r.room_to_tighten_mm), slack=tape(r.slack_mm),
-        slack_needed=f(r.slack_needed_mm, "length", "tape"))  # fmt: skip
+        verdict=r.verdict,
+        reason=r.reason,
+        longer=f(r.longer_mm, "length", "tape", "longer"),
+        right_centre=f(r.right_centre_mm, "length", "tape"),
+        offered_centre=f(r.offered_centre_mm, "length", "tape"),
+        centre_change=f(r.offered_centre_mm - r.right_centre_mm, "length", "tape"),
+        idler_depth=tape(r.idler_mm),
+        room_to_fit=tape(r.room_to_fit_mm),
+        room_to_tighten=tape(r.room_to_tighten_mm),
+        slack=tape(r.slack_mm),
+        slack_needed=f(r.slack_needed_mm, "length", "tape"),
+    )

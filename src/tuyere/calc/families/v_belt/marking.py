@@ -8,8 +8,8 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.vbelt.marking import read_marking
-from tuyere.core.vbelt.reading import Reading
+from tuyere.core.v_belt.marking import read_marking
+from tuyere.core.v_belt.reading import Reading
 
 GROUP = "V-belts"
 
@@ -64,17 +64,37 @@ def reading_out(r: Reading, frame: Frame) -> ReadingOut:
     def length(mm: float | None) -> Figure | None:
         return None if mm is None else frame.figure(mm, "length", "size")
 
-    return ReadingOut(designation=r.designation, section=r.section, construction=r.construction, joined=r.joined,
-                      inside_length=length(r.inside_mm), belt_length=length(r.line_mm), length_kind=r.line_kind,
-                      outside_length=length(r.outside_mm), length_words=_length_words(r, frame), words=r.words, sure=r.sure)  # fmt: skip
+    return ReadingOut(
+        designation=r.designation,
+        section=r.section,
+        construction=r.construction,
+        joined=r.joined,
+        inside_length=length(r.inside_mm),
+        belt_length=length(r.line_mm),
+        length_kind=r.line_kind,
+        outside_length=length(r.outside_mm),
+        length_words=_length_words(r, frame),
+        words=r.words,
+        sure=r.sure,
+    )
 
 
-@calculation("belt-marking", "What does the marking say?",
-             "Section, construction, joined count and the length in its own convention; worn digits as ?; several readings ranked.",
-             "IP-20, IP-22, IP-23, ISO 4184, DIN 2215 and 7753 conventions", {"units": "us", "input": {"marking": "3/B9?"}})  # fmt: skip
+@calculation(
+    "belt-marking",
+    "What does the marking say?",
+    summary="Section, construction, joined count and the length in its own convention; worn digits as ?; several readings ranked.",
+    source="IP-20, IP-22, IP-23, ISO 4184, DIN 2215 and 7753 conventions",
+    example={"units": "us", "input": {"marking": "3/B9?"}},
+)
 def belt_marking(given: MarkingIn, frame: Frame) -> MarkingOut:
     """Read it."""
     readings = [reading_out(r, frame) for r in read_marking(given.marking)]
     first = readings[0]
-    return MarkingOut(best=first.designation, words=first.words, inside_length=first.inside_length, belt_length=first.belt_length,
-                      outside_length=first.outside_length, readings=readings)  # fmt: skip
+    return MarkingOut(
+        best=first.designation,
+        words=first.words,
+        inside_length=first.inside_length,
+        belt_length=first.belt_length,
+        outside_length=first.outside_length,
+        readings=readings,
+    )

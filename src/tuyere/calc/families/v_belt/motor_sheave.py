@@ -7,7 +7,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.motors.motor import least_motor_sheave
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.rate import Given
+from tuyere.core.v_belt.rate import Given
 
 
 def motor_drives(service: ServiceFactorIn | None) -> bool:

@@ -11,15 +11,41 @@ from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.vbelt.bases.own_table import OwnRow, OwnTable
-from tuyere.core.vbelt.bases.pick import basis_named
-from tuyere.core.vbelt.bases.protocol import Basis
-from tuyere.core.vbelt.sections import Section, section
-from tuyere.core.vbelt.sheaves import Sheave, sheave
+from tuyere.core.v_belt.bases.own_table import OwnRow, OwnTable
+from tuyere.core.v_belt.bases.pick import basis_named
+from tuyere.core.v_belt.bases.protocol import Basis
+from tuyere.core.v_belt.sections import Section, section
+from tuyere.core.v_belt.sheaves import Sheave, sheave
 
 Kind = Literal["outside", "effective", "datum", "pitch"]
-Groove = Literal["A", "B", "C", "D", "E", "3V", "5V", "8V", "Z", "SPZ", "SPA", "SPB", "SPC", "2L", "3L", "4L", "5L",
-                 "A deep", "B deep", "C deep", "D deep", "A in A/B", "B in A/B", "3V deep", "5V deep", "8V deep"]  # fmt: skip
+Groove = Literal[
+    "A",
+    "B",
+    "C",
+    "D",
+    "E",
+    "3V",
+    "5V",
+    "8V",
+    "Z",
+    "SPZ",
+    "SPA",
+    "SPB",
+    "SPC",
+    "2L",
+    "3L",
+    "4L",
+    "5L",
+    "A deep",
+    "B deep",
+    "C deep",
+    "D deep",
+    "A in A/B",
+    "B in A/B",
+    "3V deep",
+    "5V deep",
+    "8V deep",
+]
 
 
 class OwnRatingIn(Input):

@@ -14,9 +14,9 @@ from tuyere.core.errors import InputError, fields_named
 from tuyere.core.notices import notice
 from tuyere.core.speeds.formulas import belt_speed
 from tuyere.core.steps import mark
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.rate import check_section_limits, rate_one_belt
-from tuyere.core.vbelt.sheaves import sheave
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.rate import check_section_limits, rate_one_belt
+from tuyere.core.v_belt.sheaves import sheave
 
 GROUP = "V-belts"
 # What the core calls by the names of a whole drive, by the names of this form.
@@ -58,9 +58,9 @@ class RatingOut(Answer):
 @calculation(
     "v-belt-rating",
     "Power of one V-belt",
-    "Basic rating, addition for the ratio, arc and length factors of one belt.",
-    "ANSI/RMA IP-20 and IP-22",
-    {
+    summary="Basic rating, addition for the ratio, arc and length factors of one belt.",
+    source="ANSI/RMA IP-20 and IP-22",
+    example={
         "units": "us",
         "input": {
             "designation": "B90",
@@ -91,10 +91,10 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
         r = rate_one_belt(
             one,
             small.pitch_mm,
-            ratio * small.pitch_mm,
-            given.speed.value,
-            arc,
-            basis_of(frame.basis, given.own_ratings),
+            large_pitch_mm=ratio * small.pitch_mm,
+            small_rpm=given.speed.value,
+            arc_deg=arc,
+            asked=basis_of(frame.basis, given.own_ratings),
         )
     fig = frame.figure
     return RatingOut(

@@ -12,13 +12,13 @@ from tuyere.core.motors.motor import least_motor_sheave
 from tuyere.core.notices import collected_notices
 from tuyere.core.shafts.bearings import largest_pull
 from tuyere.core.steps import mark, quiet
-from tuyere.core.vbelt.bases.pick import basis_for
-from tuyere.core.vbelt.bases.protocol import Basis
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.catalogue import Fixed
-from tuyere.core.vbelt.limits import Stock, Wanted
-from tuyere.core.vbelt.sections import section
-from tuyere.core.vbelt.sheaves import sheave
+from tuyere.core.v_belt.bases.pick import basis_for
+from tuyere.core.v_belt.bases.protocol import Basis
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.catalogue import Fixed
+from tuyere.core.v_belt.limits import Stock, Wanted
+from tuyere.core.v_belt.sections import section
+from tuyere.core.v_belt.sheaves import sheave
 
 INF = float("inf")
 
@@ -50,7 +50,7 @@ def fixed_of(given: FixedIn, basis: Basis) -> Fixed:
         basis_for(basis, one.section, "fixed.belt")
     if given.section:
         basis_for(basis, section(given.section, "fixed.section"), "fixed.section")
-    return Fixed(driver, driven, section(given.section).name if given.section else None, one)
+    return Fixed(driver=driver, driven=driven, section=section(given.section).name if given.section else None, belt=one)
 
 
 def stock_of(given: StockIn | None) -> Stock | None:
@@ -95,7 +95,14 @@ def pull_of(given: BearingLimitIn | None, driver_rpm: float, driven_rpm: float) 
     if given is None:
         return INF
     rpm = driver_rpm if given.shaft == "driver" else driven_rpm
-    return largest_pull(given.rating.value, rpm, given.hours, given.bearing, given.overhang.value, given.spacing.value)
+    return largest_pull(
+        given.rating.value,
+        rpm,
+        hours=given.hours,
+        kind=given.bearing,
+        overhang_mm=given.overhang.value,
+        spacing_mm=given.spacing.value,
+    )
 
 
 def wanted_of(given: VBeltSelectIn) -> tuple[Wanted, float]:
@@ -120,23 +127,25 @@ def wanted_of(given: VBeltSelectIn) -> tuple[Wanted, float]:
     else:
         classical, wedge = least_on_motor(room.motor, given.power.value, given.driver_speed.value)
     return Wanted(
-        given.power.value,
-        design,
-        given.driver_speed.value,
-        given.driven_speed.value,
-        tolerance,
-        low,
-        high,
-        room.belts,
-        value_of(room.driver_outside, INF),
-        value_of(room.driven_outside, INF),
-        value_of(room.width, INF),
-        slip_of(given.slip),
-        given.weights.model_dump(),
-        stock_of(given.stock),
-        classical,
-        wedge,
-        value_of(room.driver_shaft, 0.0),
-        value_of(room.driven_shaft, 0.0),
-        min(value_of(room.shaft_pull, INF), pull_of(room.bearing, given.driver_speed.value, given.driven_speed.value)),
+        power_kw=given.power.value,
+        design_kw=design,
+        driver_rpm=given.driver_speed.value,
+        driven_rpm=given.driven_speed.value,
+        tolerance_percent=tolerance,
+        centre_low_mm=low,
+        centre_high_mm=high,
+        most_belts=room.belts,
+        largest_driver_mm=value_of(room.driver_outside, INF),
+        largest_driven_mm=value_of(room.driven_outside, INF),
+        widest_mm=value_of(room.width, INF),
+        slip_percent=slip_of(given.slip),
+        weights=given.weights.model_dump(),
+        stock=stock_of(given.stock),
+        least_classical_mm=classical,
+        least_narrow_mm=wedge,
+        driver_shaft_mm=value_of(room.driver_shaft, 0.0),
+        driven_shaft_mm=value_of(room.driven_shaft, 0.0),
+        largest_load_n=min(
+            value_of(room.shaft_pull, INF), pull_of(room.bearing, given.driver_speed.value, given.driven_speed.value)
+        ),
     ), factor

@@ -40,25 +40,25 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         family="v-belt",
         designation=what,
         call_outs=[
-            c("n1", "driver", "driver", f(given.driver.speed.value, "speed"), "driver.speed"),
+            c("n1", "driver", label="driver", figure=f(given.driver.speed.value, "speed"), path="driver.speed"),
             c(
                 "d1",
                 "driver",
-                f"sheave {_kind(driver.kind)}",
-                f(driver.diameter.value, "length", "size"),
-                "driver.sheave.diameter",
+                label=f"sheave {_kind(driver.kind)}",
+                figure=f(driver.diameter.value, "length", "size"),
+                path="driver.sheave.diameter",
             ),
-            c("n2", "driven", "driven", r.driven_speed),
+            c("n2", "driven", label="driven", figure=r.driven_speed),
             c(
                 "d2",
                 "driven",
-                f"sheave {_kind(driven.kind)}",
-                f(driven.diameter.value, "length", "size"),
-                "driven.sheave.diameter",
+                label=f"sheave {_kind(driven.kind)}",
+                figure=f(driven.diameter.value, "length", "size"),
+                path="driven.sheave.diameter",
             ),
-            c("a", "centre", "centres", r.centre_distance, "centre_distance"),
-            c("slack", "slack", "slack, per belt", r.slack),
-            c("tight", "tight", "tight, per belt", r.tight),
+            c("a", "centre", label="centres", figure=r.centre_distance, path="centre_distance"),
+            c("slack", "slack", label="slack, per belt", figure=r.slack),
+            c("tight", "tight", label="tight, per belt", figure=r.tight),
         ],
         answers=[
             MainAnswer(
@@ -76,7 +76,10 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         spare=r.spare,
         driven_speed=r.driven_speed,
         driven_band=frame.band(
-            r.driven_speed_low.value, r.driven_speed_high.value, "speed", ("driven_speed_low", "driven_speed_high")
+            r.driven_speed_low.value,
+            r.driven_speed_high.value,
+            kind="speed",
+            steps=("driven_speed_low", "driven_speed_high"),
         ),
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,

@@ -10,8 +10,8 @@ from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, given_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.rate import rate, seated
-from tuyere.core.vbelt.speed_range import AtSpeed, speed_range
+from tuyere.core.v_belt.rate import rate, seated
+from tuyere.core.v_belt.speed_range import AtSpeed, speed_range
 
 GROUP = "V-belts"
 
@@ -46,13 +46,25 @@ class RangeOut(Answer):
     points: list[AtSpeedOut]
 
 
-@calculation("v-belt-range", "V-belts on a frequency drive or an engine",
-             "The rating over a whole speed range; the speed that asks for most belts is named.",
-             "the rating basis at each speed", {"units": "us", "input": {
-                 "power": "10hp", "service_factor": {"assume": 1.2},
-                 "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
-                 "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}}, "belt": {"designation": "B90", "count": 2},
-                 "low": "600 rpm", "high": "2400 rpm", "load": "constant torque"}})  # fmt: skip
+@calculation(
+    "v-belt-range",
+    "V-belts on a frequency drive or an engine",
+    summary="The rating over a whole speed range; the speed that asks for most belts is named.",
+    source="the rating basis at each speed",
+    example={
+        "units": "us",
+        "input": {
+            "power": "10hp",
+            "service_factor": {"assume": 1.2},
+            "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
+            "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
+            "belt": {"designation": "B90", "count": 2},
+            "low": "600 rpm",
+            "high": "2400 rpm",
+            "load": "constant torque",
+        },
+    },
+)
 def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
     """Rate it at each speed."""
     core = seated(given_of(given, frame))
@@ -62,8 +74,18 @@ def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
     f = frame.figure
 
     def out(p: AtSpeed) -> AtSpeedOut:
-        return AtSpeedOut(driver_speed=f(p.driver_rpm, "speed"), driven_speed=f(p.driven_rpm, "speed"), power=f(p.power_kw, "power"),
-                          belt_power=f(p.belt_kw, "power", per="belt"), belts_exact=f(p.belts_exact, "factor", "exact"))  # fmt: skip
+        return AtSpeedOut(
+            driver_speed=f(p.driver_rpm, "speed"),
+            driven_speed=f(p.driven_rpm, "speed"),
+            power=f(p.power_kw, "power"),
+            belt_power=f(p.belt_kw, "power", per="belt"),
+            belts_exact=f(p.belts_exact, "factor", "exact"),
+        )
 
-    return RangeOut(belts_needed=f(found.belts_needed, "count"), belts=f(here.belts, "count"), enough=found.belts_needed <= here.belts, worst=out(found.worst),
-                    points=[out(p) for p in found.points])  # fmt: skip
+    return RangeOut(
+        belts_needed=f(found.belts_needed, "count"),
+        belts=f(here.belts, "count"),
+        enough=found.belts_needed <= here.belts,
+        worst=out(found.worst),
+        points=[out(p) for p in found.points],
+    )

@@ -16,10 +16,10 @@ from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.vbelt.bases.pick import basis_for
-from tuyere.core.vbelt.belts import belt
-from tuyere.core.vbelt.catalogue import Fixed, build_catalogue
-from tuyere.core.vbelt.choose import search, why_not
+from tuyere.core.v_belt.bases.pick import basis_for
+from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.catalogue import Fixed, build_catalogue
+from tuyere.core.v_belt.choose import search, why_not
 
 GROUP = "V-belts"
 
@@ -76,9 +76,9 @@ WORDS = {
 @calculation(
     "v-belt-why-not",
     "Why not this V-belt drive?",
-    "One drive against every limit of the search: what it misses and by how much, or its place in the order.",
-    "ANSI/RMA IP-20 and IP-22",
-    {
+    summary="One drive against every limit of the search: what it misses and by how much, or its place in the order.",
+    source="ANSI/RMA IP-20 and IP-22",
+    example={
         "units": "us",
         "input": {
             "power": "15hp",
@@ -105,11 +105,15 @@ def v_belt_why_not(given: WhyNotIn, frame: Frame) -> WhyNotOut:
     driver, driven = sheave_of(given.this.driver, "this.driver"), sheave_of(given.this.driven, "this.driven")
     for role, wheel in (("driver", driver), ("driven", driven)):
         if wheel.groove != one.section.groove:
-            raise InputError(f"this.{role}.groove", wheel.groove, f"a {one.section.shown} belt runs in {one.section.groove} grooves",
-                             one.section.groove)  # fmt: skip
+            raise InputError(
+                f"this.{role}.groove",
+                wheel.groove,
+                f"a {one.section.shown} belt runs in {one.section.groove} grooves",
+                one.section.groove,
+            )
     with quiet(), collected_notices():
         found = search(build_catalogue(fixed_of(given.fixed, basis), basis, given.series), wanted, 1)
-        catalogue = build_catalogue(Fixed(driver, driven, None, one, there=False), basis)
+        catalogue = build_catalogue(Fixed(driver=driver, driven=driven, section=None, belt=one, there=False), basis)
         if not len(catalogue):
             raise InputError(
                 "this.belt",
