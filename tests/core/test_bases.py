@@ -1,4 +1,4 @@
-"""Rating bases against printed tables and examples, reference libraries and each other."""
+"""VBeltDrive bases against printed tables and examples, reference libraries and each other."""
 
 from __future__ import annotations
 
@@ -24,8 +24,10 @@ from tuyere.core.v_belt.bases.old_handbook import OLD_HANDBOOK
 from tuyere.core.v_belt.bases.own_table import OwnRow, OwnTable
 from tuyere.core.v_belt.bases.pick import DEFAULT, PUBLISHED, basis_for, basis_named, rated_by
 from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.case import VBeltCase, v_belt_case
 from tuyere.core.v_belt.life import belt_life
-from tuyere.core.v_belt.rate import Given, rate, rate_one_belt
+from tuyere.core.v_belt.method import work_v_belt
+from tuyere.core.v_belt.rating import rate_one_belt
 from tuyere.core.v_belt.sections import groove_at, section, sections
 from tuyere.core.v_belt.sheaves import sheave
 
@@ -86,10 +88,10 @@ def example(
     name: str,
     count: int | None = None,
     basis: object = OLD_HANDBOOK,
-) -> Given:
+) -> VBeltCase:
     one = belt(name)
     wheel = [sheave(x * IN, "pitch", one.section.groove) for x in (d, D)]
-    return Given(
+    return v_belt_case(
         power_kw=power * HP,
         service_factor=sf,
         driver_rpm=rpm,
@@ -113,13 +115,13 @@ def as_the_table_reads(name: str, d: float, feet: float) -> float:
 
 @pytest.mark.outside("Shigley, worked example of three B112 belts; printed intermediates recalled from memory")
 def test_three_b112_by_the_older_formula() -> None:
-    r = rate(example(10, 1.3, rpm=1750, d=7.4, D=11.0, name="B112"))
-    assert r.one_belt.arc_factor == pytest.approx(0.99, abs=0.005)
-    assert r.one_belt.length_factor == 1.05
+    r = work_v_belt(example(10, 1.3, rpm=1750, d=7.4, D=11.0, name="B112"))
+    assert r.rated.own.one.arc_factor == pytest.approx(0.99, abs=0.005)
+    assert r.rated.own.one.length_factor == 1.05
     # The printed table ends at "7.0 in and up"; the example reads it linearly between 3000 and 4000 ft/min.
     read = as_the_table_reads("B", 7.0, 3390.3)
     assert read == pytest.approx(4.693, abs=0.006) and read * 0.99 * 1.05 == pytest.approx(4.87, abs=0.012)
-    assert r.one_belt.basic_kw / HP > read and r.belts_needed == 3
+    assert r.rated.own.one.basic_kw / HP > read and r.rated.own.belts_needed == 3
 
 
 @pytest.mark.outside("Shigley, worked example of three B112 belts: peaks, passes and hours; recalled from memory")
@@ -392,8 +394,8 @@ def test_an_own_table_rates_what_no_book_does() -> None:
     assert own.without(section("XPA")) == "" and "no line" in own.without(section("B"))
     wheels = [sheave(x, "datum", "SPA") for x in (125.0, 180.0)]
     with collected_notices() as notes:
-        r = rate(
-            Given(
+        r = work_v_belt(
+            v_belt_case(
                 power_kw=5.0,
                 service_factor=1.2,
                 driver_rpm=1450,
@@ -404,8 +406,8 @@ def test_an_own_table_rates_what_no_book_does() -> None:
                 basis=own,
             )
         )
-    assert r.one_belt.basis == "own-table" and "own-table" in [n.code for n in notes]
-    assert r.one_belt.basic_kw == pytest.approx(125 * 1450 / 60000, rel=0.02)
+    assert r.rated.own.one.basis == "own-table" and "own-table" in [n.code for n in notes]
+    assert r.rated.own.one.basic_kw == pytest.approx(125 * 1450 / 60000, rel=0.02)
     with pytest.raises(InputError):
         own.powers(section("XPA"), 90.0, ratio=1.0, rpm=1450.0, K_theta=1.0, K_L=1.0)
     with pytest.raises(ValueError, match="two values"):
@@ -457,11 +459,11 @@ def test_more_power_takes_more_belts_and_a_larger_sheave_never_more(name: str) -
     def needed(power: float, small: float) -> float:
         wheels = [sheave(x, kind, of.groove) for x in (small, small * 1.4)]
         with collected_notices():
-            return rate(
-                Given(
+            return work_v_belt(
+                v_belt_case(
                     power_kw=power, service_factor=1.2, driver_rpm=700.0, driver=wheels[0], driven=wheels[1], belt=one
                 )
-            ).belts_exact
+            ).rated.own.belts_exact
 
     p = 0.2 if of.name in ("Z", "4L") else 1.0
     assert needed(2 * p, d) == pytest.approx(2 * needed(p, d), rel=1e-9)

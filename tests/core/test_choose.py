@@ -7,17 +7,25 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
+from tuyere.core.drive.ranking import ALL_ROUND, KINDS
+from tuyere.core.drive.search import WEIGHTS, DutyWanted, SearchResult, Stock, search
 from tuyere.core.duty.fan_law import power_at_speed
 from tuyere.core.geometry.formulas import open_length
-from tuyere.core.ranking import ALL_ROUND, KINDS
 from tuyere.core.steps import quiet
-from tuyere.core.v_belt.catalogue import Fixed, build_catalogue
-from tuyere.core.v_belt.choose import search
-from tuyere.core.v_belt.limits import LIMITS, WEIGHTS, Stock, Wanted, evaluate
-from tuyere.core.v_belt.rate import Given, rate
+from tuyere.core.v_belt.case import v_belt_case
+from tuyere.core.v_belt.catalogue import Catalogue, Fixed, build_catalogue
+from tuyere.core.v_belt.field import VBeltCandidate, VBeltField
+from tuyere.core.v_belt.method import work_v_belt
 from tuyere.core.v_belt.sheaves import sheave
 
-WANTED = Wanted(
+
+def swept(
+    catalogue: Catalogue, wanted: DutyWanted, keep: int = 12, each: int | None = None
+) -> SearchResult[VBeltCandidate]:
+    return search(VBeltField(catalogue, wanted), keep, each=each)
+
+
+WANTED = DutyWanted(
     power_kw=11.19,
     design_kw=14.5,
     driver_rpm=1750,
@@ -34,15 +42,15 @@ def test_sweep_equals_the_single_drive() -> None:
     rows = np.flatnonzero(np.isfinite(catalogue.columns["K_theta"]))
     rows = np.random.default_rng(7).choice(rows, 400, replace=False)
     with quiet(), np.errstate(all="ignore"):
-        swept = evaluate(catalogue, rows, WANTED)
+        worked = VBeltField(catalogue, WANTED).evaluate(rows)
     compared = 0
     for k, row in enumerate(rows):
         small = min(catalogue.columns["driver_pitch"][row], catalogue.columns["driven_pitch"][row])
-        fits = small >= catalogue.columns["least_pitch"][row] * (1 - 1e-9) and swept["speed"][k] <= 33.02
-        if not (fits and swept["power"][k] > 0 and swept["belts"][k] <= 30):
+        fits = small >= catalogue.columns["least_pitch"][row] * (1 - 1e-9) and worked["speed"][k] <= 33.02
+        if not (fits and worked["power"][k] > 0 and worked["belts"][k] <= 30):
             continue
-        single = rate(
-            Given(
+        single = work_v_belt(
+            v_belt_case(
                 power_kw=WANTED.power_kw,
                 service_factor=WANTED.design_kw / WANTED.power_kw,
                 driver_rpm=1750,
@@ -51,11 +59,11 @@ def test_sweep_equals_the_single_drive() -> None:
                 belt=catalogue.belts[catalogue.belt_index[row]],
             )
         )
-        assert single.belts == swept["belts"][k]
-        assert single.driven_rpm == pytest.approx(swept["driven_rpm"][k], rel=1e-12)
-        assert single.one_belt.corrected_kw == pytest.approx(swept["power"][k], rel=1e-9)
+        assert single.rated.count == worked["belts"][k]
+        assert single.driven_rpm == pytest.approx(WANTED.driven_rpm * (1 + worked["error"][k] / 100), rel=1e-12)
+        assert single.rated.own.one.corrected_kw == pytest.approx(worked["power"][k], rel=1e-9)
         assert single.centre_mm == pytest.approx(catalogue.columns["centre"][row], rel=1e-10)
-        assert single.tension.shaft_load.newtons == pytest.approx(swept["shaft_load"][k], rel=1e-9)
+        assert single.shaft_load.newtons == pytest.approx(worked["shaft_load"][k], rel=1e-9)
         compared += 1
     assert compared > 100
 
@@ -75,28 +83,28 @@ def test_every_centre_of_the_catalogue_satisfies_its_length() -> None:
 
 
 def test_every_row_is_counted_once_and_the_nearest_miss_is_named() -> None:
-    found = search(build_catalogue(), WANTED)
+    found = swept(build_catalogue(), WANTED)
     assert found.accepted + sum(r.count for r in found.rejected) == found.considered == len(build_catalogue())
-    assert found.best and {r.limit for r in found.rejected} <= set(LIMITS)
+    assert found.best and {r.limit for r in found.rejected} <= set(VBeltField.limits)
     for r in found.rejected:
         assert r.count > 0 and r.miss_percent > 0
     costs = [c.cost for c in found.best if not c.kinds]
     assert costs == sorted(costs)
     assert {k for c in found.best for k in c.kinds} <= {*KINDS, ALL_ROUND} and found.best[0].kinds
     for c in found.best:
-        assert abs(c.speed_error_percent) <= 3 and 27 * 25.4 <= c.centre_mm <= 29 * 25.4 and c.belts <= 8
+        assert abs(c.error_percent) <= 3 and 27 * 25.4 <= c.drive.centre_mm <= 29 * 25.4 and c.found["belts"] <= 8
 
 
 def test_loosening_a_limit_never_loses_a_drive() -> None:
-    tight = search(build_catalogue(), WANTED)
-    for change in ({"tolerance_percent": 6}, {"centre_high_mm": 32 * 25.4}, {"most_belts": 12}, {"design_kw": 10.0}):
-        loose = search(build_catalogue(), Wanted(**{**vars(WANTED), **change}))
+    tight = swept(build_catalogue(), WANTED)
+    for change in ({"tolerance_percent": 6}, {"centre_high_mm": 32 * 25.4}, {"most_members": 12}, {"design_kw": 10.0}):
+        loose = swept(build_catalogue(), replace(WANTED, **change))
         assert loose.accepted >= tight.accepted
 
 
 def test_parts_that_stay_are_kept() -> None:
     driver = sheave(5.75 * 25.4, "outside", "B")
-    wide = Wanted(
+    wide = DutyWanted(
         power_kw=7.5,
         design_kw=9.0,
         driver_rpm=1750,
@@ -105,26 +113,26 @@ def test_parts_that_stay_are_kept() -> None:
         centre_low_mm=10 * 25.4,
         centre_high_mm=60 * 25.4,
     )
-    found = search(build_catalogue(Fixed(driver=driver)), wide, keep=6, each_section=9)
-    assert found.best and all(c.driver is driver and c.belt.section.groove == "B" for c in found.best)
-    only = search(build_catalogue(Fixed(section="AX")), wide, keep=6, each_section=9)
-    assert {c.belt.section.name for c in only.best} == {"AX"}
+    found = swept(build_catalogue(Fixed(driver=driver)), wide, keep=6, each=9)
+    assert found.best and all(c.drive.driver is driver and c.drive.belt.section.groove == "B" for c in found.best)
+    only = swept(build_catalogue(Fixed(section="AX")), wide, keep=6, each=9)
+    assert {c.drive.belt.section.name for c in only.best} == {"AX"}
 
 
 def test_weights_order_the_list() -> None:
-    wide = {**vars(WANTED), "centre_low_mm": 20 * 25.4, "centre_high_mm": 50 * 25.4}
+    wide = replace(WANTED, centre_low_mm=20 * 25.4, centre_high_mm=50 * 25.4)
     only = dict.fromkeys(WEIGHTS, 0.0)
-    by_load = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"shaft_load": 1.0}}), each_section=12)
+    by_load = swept(build_catalogue(), replace(wide, weights=only | {"shaft_load": 1.0}), each=12)
     loads = [c.shaft_load_n for c in by_load.best]
     assert loads == sorted(loads)
-    by_belts = search(build_catalogue(), Wanted(**{**wide, "weights": only | {"parts": 1.0}}), each_section=12)
-    assert by_belts.best[0].belts == min(c.belts for c in by_belts.best)
+    by_belts = swept(build_catalogue(), replace(wide, weights=only | {"parts": 1.0}), each=12)
+    assert by_belts.best[0].found["belts"] == min(c.found["belts"] for c in by_belts.best)
 
 
 def test_nothing_fits_says_so() -> None:
-    found = search(
+    found = swept(
         build_catalogue(),
-        Wanted(
+        DutyWanted(
             power_kw=2000,
             design_kw=2600,
             driver_rpm=1750,
@@ -138,24 +146,24 @@ def test_nothing_fits_says_so() -> None:
 
 
 def test_a_stock_list_changes_the_order_and_nothing_else() -> None:
-    plain = search(build_catalogue(), WANTED, 12, 12)
-    far = plain.best[-1]
+    plain = swept(build_catalogue(), WANTED, 12, 12)
+    far = plain.best[-1].drive
     stock = Stock(
-        frozenset({far.belt.designation}),
-        ((far.driver.groove, far.driver.line_mm), (far.driven.groove, far.driven.line_mm + 0.3)),
+        loops=frozenset({far.belt.designation}),
+        wheels=((far.driver.groove, far.driver.line_mm), (far.driven.groove, far.driven.line_mm + 0.3)),
     )
-    listed = search(build_catalogue(), replace(WANTED, stock=stock), 12, 12)
+    listed = swept(build_catalogue(), replace(WANTED, stock=stock), 12, 12)
     assert (listed.considered, listed.accepted, listed.rejected) == (plain.considered, plain.accepted, plain.rejected)
     only = replace(WANTED, stock=stock, weights=dict.fromkeys(WEIGHTS, 0.0) | {"stock": 1.0})
-    first = search(build_catalogue(), only, 12, 12).best[0]
-    assert first.on_shelf == 3 and (first.belt.designation, first.driver.line_mm) == (
+    first = swept(build_catalogue(), only, 12, 12).best[0]
+    assert first.on_shelf == 3 and (first.drive.belt.designation, first.drive.driver.line_mm) == (
         far.belt.designation,
         far.driver.line_mm,
     )
     # Where it is not in the list, nothing of it counts.
-    assert all(c.on_shelf == 0 for c in plain.best) and "stock" not in plain.best[0].parts
+    assert all(c.on_shelf == 0 for c in plain.best) and "stock" not in plain.best[0].terms
     heavier = replace(WANTED, stock=stock, weights={**WANTED.weights, "stock": 10.0})
-    shelf = [c.on_shelf for c in search(build_catalogue(), heavier, 12, 12).best]
+    shelf = [c.on_shelf for c in swept(build_catalogue(), heavier, 12, 12).best]
     assert max(shelf[:3]) >= max(shelf[3:], default=0)
 
 

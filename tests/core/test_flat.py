@@ -11,10 +11,11 @@ from scipy.integrate import solve_ivp
 
 from tests.core.conftest import published
 from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.flat.case import flat_case
 from tuyere.core.flat.crown import crown_mm
-from tuyere.core.flat.drive import FlatDrive, FlatGiven, work_flat_drive
 from tuyere.core.flat.formulas import belt_weight, dip_inches, slip_power
 from tuyere.core.flat.link_belt import work_link_belt
+from tuyere.core.flat.method import FlatDrive, work_flat
 from tuyere.core.flat.round_belt import work_round_belt
 from tuyere.core.flat.tables import material
 from tuyere.core.notices import collected_notices
@@ -32,7 +33,7 @@ def drive(
     d: float = 6,
     rpm: float = 1750,
 ) -> FlatDrive:
-    given = FlatGiven(
+    case = flat_case(
         power_kw=power * hp / 1000,
         service_factor=factor,
         driver_rpm=rpm,
@@ -43,7 +44,7 @@ def drive(
         material=material(kind),
         width_mm=width * IN,
     )
-    return work_flat_drive(given)
+    return work_flat(case)
 
 
 @pytest.mark.outside(A3["source"])
@@ -51,20 +52,20 @@ def drive(
 def test_textbook_example(what: str) -> None:
     printed, half_digit = A3["printed"][what]
     r = drive()
-    arc = np.radians(r.pulleys.small_arc_deg)
+    arc = np.radians(r.shape.small_arc_deg)
     weight = float(belt_weight(0.042, 6.0, 0.13))
     mine = {
         "arc_rad": arc,
         "exp_f_phi": np.exp(0.8 * arc),
         "speed_ft_min": r.speed_m_s / 0.00508,
         "weight_lbf_ft": weight,
-        "F_c": r.centrifugal_n / lbf,
-        "F_1a": r.full.tight_lbf,
-        "F_2": r.full.slack_lbf,
-        "F_i": r.full.initial_lbf,
-        "friction_used": r.full.friction_used,
-        "dip_in": float(dip_inches(8.0, weight, r.full.initial_lbf)),
-        "length_in": r.pulleys.length_mm / IN,
+        "F_c": r.own.centrifugal_n / lbf,
+        "F_1a": r.own.full.tight_lbf,
+        "F_2": r.own.full.slack_lbf,
+        "F_i": r.own.full.initial_lbf,
+        "friction_used": r.own.full.friction_used,
+        "dip_in": float(dip_inches(8.0, weight, r.own.full.initial_lbf)),
+        "length_in": r.length_mm / IN,
     }
     assert mine[what] == pytest.approx(printed, abs=half_digit)
 
@@ -93,19 +94,22 @@ def test_round_and_link_examples() -> None:
 def test_wider_carries_more_and_more_power_uses_more_friction(power: float, more: float) -> None:
     base, wide, hard = drive(power), drive(power, width=6 * more), drive(power, factor=1.375 * min(more, 1.3))
     assert (
-        wide.capacity_kw == pytest.approx(base.capacity_kw * more, rel=1e-9)
-        and base.full.tight_lbf == hard.full.tight_lbf
+        wide.rated.power_kw == pytest.approx(base.rated.power_kw * more, rel=1e-9)
+        and base.own.full.tight_lbf == hard.own.full.tight_lbf
     )
-    assert hard.full.friction_used > base.full.friction_used and hard.full.initial_lbf < base.full.initial_lbf
     assert (
-        base.initial_n < hard.initial_n <= hard.full.initial_lbf * lbf * (1 + 1e-9)
+        hard.own.full.friction_used > base.own.full.friction_used
+        and hard.own.full.initial_lbf < base.own.full.initial_lbf
+    )
+    assert (
+        base.own.initial_n < hard.own.initial_n <= hard.own.full.initial_lbf * lbf * (1 + 1e-9)
     )  # what the duty needs, not what the belt stands
-    assert (base.friction_used < base.friction_there) == (base.spare_percent > 0)
+    assert (base.own.friction_used < base.own.friction_there) == (base.spare_percent > 0)
 
 
 def test_leather_and_refusals() -> None:
     slow, fast = (drive(3, kind="leather-11", d=9, rpm=rpm) for rpm in (600, 1500))
-    assert fast.capacity_kw > slow.capacity_kw and fast.tight_n <= slow.tight_n
+    assert fast.rated.power_kw > slow.rated.power_kw and fast.own.tight_n <= slow.own.tight_n
     for call, field in [
         (lambda: drive(d=4), "driver_diameter"),
         (lambda: drive(kind="leather-23", d=9, width=9), "driver_diameter"),

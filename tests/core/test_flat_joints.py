@@ -5,13 +5,15 @@ from __future__ import annotations
 import pint
 import pytest
 
+from tuyere.core.drive.search import DutyWanted, search
 from tuyere.core.duty.losses import yearly_loss
 from tuyere.core.duty.service import conditions
 from tuyere.core.errors import InputError
-from tuyere.core.flat.choose import Wanted, search
+from tuyere.core.flat.case import flat_case
 from tuyere.core.flat.cut_length import work_cut_length
-from tuyere.core.flat.drive import FlatGiven, work_flat_drive
+from tuyere.core.flat.field import FlatField
 from tuyere.core.flat.joints import work_joint
+from tuyere.core.flat.method import work_flat
 from tuyere.core.flat.service import flat_factor
 from tuyere.core.flat.tables import materials
 from tuyere.core.notices import collected_notices
@@ -171,30 +173,40 @@ def test_flat_service_factors_stay_in_the_printed_range() -> None:
 
 
 def test_the_search_equals_the_single_drive() -> None:
-    wanted = Wanted(design_kw=6.6, power_kw=6.6, driver_rpm=1750, driven_rpm=640, tolerance_percent=3, centre_mm=1500)
-    found = search(wanted, 24, 24)
+    wanted = DutyWanted(
+        design_kw=6.6,
+        power_kw=6.6,
+        driver_rpm=1750,
+        driven_rpm=640,
+        tolerance_percent=3,
+        centre_low_mm=1450,
+        centre_high_mm=1550,
+        centre_mm=1500,
+    )
+    found = search(FlatField(wanted), 24, each=24)
     assert (
-        found.accepted + sum(n for _, n in found.rejected)
+        found.accepted + sum(r.count for r in found.rejected)
         == found.considered
         == len(materials()) * len(table("flat_pulleys").rows) ** 2
     )
     for c in found.best:
-        one = work_flat_drive(
-            FlatGiven(
+        one = work_flat(
+            flat_case(
                 power_kw=6.6,
                 service_factor=1.0,
                 driver_rpm=1750,
-                driver_mm=c.driver_mm,
-                driven_mm=c.driven_mm,
+                driver_mm=c.drive.driver_mm,
+                driven_mm=c.drive.driven_mm,
                 centre_mm=1500,
                 length_mm=None,
-                material=c.material,
-                width_mm=c.width_mm,
+                material=c.drive.material,
+                width_mm=c.found["width"],
             )
         )
-        assert one.spare_percent >= 0 and one.shaft_load.newtons == pytest.approx(c.hub_n, rel=1e-9)
-        narrower = [w for w in table("flat_widths").column("belt") if w < c.width_mm]
-        assert one.width_needed_mm <= c.width_mm and (not narrower or one.width_needed_mm > narrower[-1])
+        assert one.spare_percent >= 0 and one.shaft_load.newtons == pytest.approx(c.shaft_load_n, rel=1e-9)
+        narrower = [w for w in table("flat_widths").column("belt") if w < c.found["width"]]
+        assert one.rated.own.width_needed_mm <= c.found["width"] * (1 + 1e-9)
+        assert not narrower or one.rated.own.width_needed_mm > narrower[-1]
 
 
 @pytest.mark.outside("pint: 10 hp through 95 % for 16 h on 250 days, in kilowatt-hours")

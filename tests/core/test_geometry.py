@@ -13,9 +13,13 @@ from scipy.optimize import fsolve
 from shapely.geometry import MultiPoint, Point
 
 from tests.core.conftest import published
+from tuyere.core.drive.elevation import elevation_of
+from tuyere.core.drive.path import path_of
+from tuyere.core.drive.route import Route
+from tuyere.core.drive.two_pulleys import work_two_pulleys
+from tuyere.core.drive.wheel import Wheel
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length, centres_of_lengths
-from tuyere.core.geometry.elevation import two_wheel_elevation
 from tuyere.core.geometry.formulas import (
     crossed_arc,
     crossed_length,
@@ -25,8 +29,7 @@ from tuyere.core.geometry.formulas import (
     open_small_arc,
     open_span,
 )
-from tuyere.core.geometry.path import Arc, Span, Wheel, belt_path, path_length
-from tuyere.core.geometry.two_pulleys import work_two_pulleys
+from tuyere.core.geometry.path import Arc, Circle, Span, belt_path, path_length
 
 DRIVES = [(137.16, 238.76, 869.1), (76.2, 152.4, 597.0), (100.0, 100.0, 400.0), (50.0, 600.0, 700.0), (180, 475, 736.0)]
 
@@ -127,7 +130,7 @@ def test_length_and_centre_are_inverse_and_the_path_agrees(one: float, two: floa
     a = (d + D) / 2 * apart
     L = float((crossed_length if crossed else open_length)(a, d, D))
     assert centre_of_length(L, d, D, crossed) == pytest.approx(a, rel=1e-9)
-    path = belt_path([Wheel(0, 0, one / 2, 1), Wheel(a * 0.6, a * 0.8, two / 2, -1 if crossed else 1)])
+    path = belt_path([Circle(0, 0, one / 2, 1), Circle(a * 0.6, a * 0.8, two / 2, -1 if crossed else 1)])
     assert path_length(path) == pytest.approx(L, rel=1e-9)
     assert centre_of_length(L * 1.01, d, D, crossed) > a
 
@@ -139,7 +142,7 @@ def test_path_round_many_wheels_is_the_hull(spots: list[tuple[float, float]]) ->
     spots = sorted(spots)
     if min(np.diff([t for t, _ in spots] + [spots[0][0] + 2 * pi])) < 0.35:
         return
-    wheels = [Wheel(600 * np.cos(t), 600 * np.sin(t), r, 1) for t, r in spots]
+    wheels = [Circle(600 * np.cos(t), 600 * np.sin(t), r, 1) for t, r in spots]
     hull = Point(wheels[0].x, wheels[0].y).buffer(wheels[0].r, 512)
     for w in wheels[1:]:
         hull = hull.union(Point(w.x, w.y).buffer(w.r, 512))
@@ -153,19 +156,10 @@ def test_path_round_many_wheels_is_the_hull(spots: list[tuple[float, float]]) ->
 
 def test_the_tight_strand_comes_to_the_driver() -> None:
     for clockwise in (True, False):
-        e = two_wheel_elevation(
-            "v-belt",
-            "B",
-            counts=(1, 1),
-            thickness_mm=10,
-            centre_mm=500,
-            driver_path_mm=100,
-            driver_outside_mm=105,
-            driven_path_mm=300,
-            driven_outside_mm=305,
-            angle_deg=25,
-            clockwise=clockwise,
-        )
+        small = Wheel(id="driver", role="driver", path_mm=100, pitch_mm=100, outside_mm=105)
+        large = Wheel(id="driven", role="driven", path_mm=300, pitch_mm=300, outside_mm=305)
+        route = Route.two(small, large, centre_mm=500, angle_deg=25, clockwise=clockwise)
+        e = elevation_of(path_of(route), "v-belt", thickness_mm=10)
         tight = next(s for s in e.strands if s.side == "tight")
         assert np.hypot(tight.x2, tight.y2) == pytest.approx(50)
         # Seen along its travel the driver pulls this strand in: its end moves with the rim.
@@ -184,5 +178,5 @@ def test_impossible_layouts_are_refused() -> None:
             work_two_pulleys(200, 300, centre, length)
         assert e.value.field == field and e.value.allowed
     with pytest.raises(InputError):
-        belt_path([Wheel(0, 0, 50, 1)])
+        belt_path([Circle(0, 0, 50, 1)])
     assert np.isnan(centres_of_lengths(np.array([900.0]), np.array([200.0]), np.array([300.0]))[0])

@@ -13,7 +13,7 @@ from tuyere.core.duty.losses import efficiency_band, loss_band
 from tuyere.core.flat.formulas import developed_friction, links_off, slip_power_kw
 from tuyere.core.motors.formulas import motor_slip, speed_at_frequency
 from tuyere.core.roller_chain.formulas import galling_power, impact_power, iso_galling_power, iso_roller_power
-from tuyere.core.roller_chain.rate import iso_constants
+from tuyere.core.roller_chain.rating import iso_constants
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.synchronous.formulas import teeth_in_mesh
 from tuyere.core.tables import table

@@ -7,13 +7,16 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tuyere.core.drive.search import DutyWanted, search
 from tuyere.core.duty.service import conditions
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
-from tuyere.core.roller_chain.choose import Wanted, _grid, search
+from tuyere.core.roller_chain.case import chain_case
+from tuyere.core.roller_chain.field import ChainField, chain_grid
 from tuyere.core.roller_chain.formulas import iso_plate_power, plate_area_a, plate_area_b
 from tuyere.core.roller_chain.match import work_match
-from tuyere.core.roller_chain.rate import Given, rate, rate_chain
+from tuyere.core.roller_chain.method import work_chain
+from tuyere.core.roller_chain.rating import rate_chain
 from tuyere.core.roller_chain.service import chain_factor
 from tuyere.core.roller_chain.sprockets import work_sprocket
 from tuyere.core.roller_chain.tables import chain, chains, equivalent
@@ -89,8 +92,8 @@ def test_textbook_metric_form(pitch: float) -> None:
     "independent calculation: 12A drive of 5.5 kW, 720 rpm, 21/61 teeth: speed, centres at 122 links, wrap, strand pull, sag pull"
 )
 def test_the_worked_iso_drive() -> None:
-    r = rate(
-        Given(
+    r = work_chain(
+        chain_case(
             power_kw=5.5,
             service_factor=1.4,
             driver_rpm=720,
@@ -102,10 +105,14 @@ def test_the_worked_iso_drive() -> None:
             pitches=122,
         )
     )
-    assert r.speed_m_s == pytest.approx(4.8006, rel=1e-4) and r.length.centre_mm == pytest.approx(761.852, rel=1e-4)
-    assert r.length.wrap_deg == pytest.approx(161.681, abs=0.05) and r.pull_n == pytest.approx(1145.69, rel=1e-4)
-    assert r.centrifugal_n == pytest.approx(34.5686, rel=1e-4) and r.sag_pull_n == pytest.approx(70.0666, rel=2e-2)
-    assert r.rating.power_kw > 7.7 and r.safety == pytest.approx(18.3191, rel=5e-3)
+    assert r.speed_m_s == pytest.approx(4.8006, rel=1e-4) and r.centre_mm == pytest.approx(761.852, rel=1e-4)
+    assert r.shape.small_arc_deg == pytest.approx(161.681, abs=0.05) and r.own.pull_n == pytest.approx(
+        1145.69, rel=1e-4
+    )
+    assert r.own.centrifugal_n == pytest.approx(34.5686, rel=1e-4) and r.own.sag_pull_n == pytest.approx(
+        70.0666, rel=2e-2
+    )
+    assert r.rated.own.rating.power_kw > 7.7 and r.own.safety == pytest.approx(18.3191, rel=5e-3)
 
 
 @pytest.mark.outside("ISO 606: largest tip diameter d + 1.25 p - d1; the root below it by 1.25 p (16B, 19 teeth)")
@@ -231,39 +238,37 @@ def test_b_series_is_rated_with_doubt_and_the_rest_refused() -> None:
 
 @pytest.mark.parametrize("series", ["a", "b"])
 def test_iso_search_equals_the_single_drive(series: str) -> None:
-    found = search(
-        Wanted(
-            design_kw=7.5,
-            power_kw=5.0,
-            driver_rpm=720,
-            driven_rpm=250,
-            tolerance_percent=3,
-            centre_mm=760,
-            series=series,
-        ),
-        12,
-        12,
+    wanted = DutyWanted(
+        design_kw=7.5,
+        power_kw=5.0,
+        driver_rpm=720,
+        driven_rpm=250,
+        tolerance_percent=3,
+        centre_low_mm=740,
+        centre_high_mm=780,
+        centre_mm=760,
     )
-    assert (
-        found.accepted + sum(n for _, n in found.rejected) == found.considered == len(_grid(series)["of"])
-        and found.best
-    )
+    found = search(ChainField(wanted, series), 12, each=12)
+    assert found.accepted + sum(r.count for r in found.rejected) == found.considered == len(chain_grid(series)["of"])
+    assert found.best
     for c in found.best:
-        one = rate(
-            Given(
+        one = work_chain(
+            chain_case(
                 power_kw=5.0,
                 service_factor=1.5,
                 driver_rpm=720,
-                chain=c.chain,
-                strands=c.strands,
-                z_1=c.z_1,
-                z_2=c.z_2,
+                chain=c.drive.chain,
+                strands=c.drive.strands,
+                z_1=c.drive.z_1,
+                z_2=c.drive.z_2,
                 centre_mm=760,
                 pitches=None,
             )
         )
         assert (
-            one.spare_percent >= -1e-9 and c.chain.series == series and one.pull_n == pytest.approx(c.pull_n, rel=1e-9)
+            one.spare_percent >= -1e-9
+            and c.drive.chain.series == series
+            and one.own.pull_n == pytest.approx(c.shaft_load_n, rel=1e-9)
         )
 
 

@@ -11,16 +11,18 @@ from hypothesis import strategies as st
 from pint import UnitRegistry
 
 from tuyere.calc.registry import CALCULATIONS, find, work
-from tuyere.core.flat.drive import FlatGiven, work_flat_drive
+from tuyere.core.flat.case import flat_case
+from tuyere.core.flat.method import work_flat
 from tuyere.core.flat.tables import material
-from tuyere.core.roller_chain.length import work_length
+from tuyere.core.roller_chain.case import chain_case
+from tuyere.core.roller_chain.length import chain_shape
 from tuyere.core.roller_chain.sprockets import outside_mm, work_sprocket
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.synchronous.tables import profile, room_mm
 from tuyere.core.tables import axis, table
-from tuyere.core.tension.set_tension import plan_tension
 from tuyere.core.v_belt.identify import identify
 from tuyere.core.v_belt.marking import read_marking
+from tuyere.core.v_belt.setting import plan_tension
 
 IN = 25.4
 UREG = UnitRegistry()
@@ -63,14 +65,8 @@ def test_one_drive_has_one_load_one_width_one_weight_in_every_list(
             ):
                 assert mine.value == pytest.approx(theirs.value, rel=1e-6)
             if family.key == "v-belt":
-                both = [x for x in run("v-belt-select", duty | {"keep": 24}).result.options if x.name == o.name]
-                wheels = (page.result.driver_outside.value, page.result.driven_outside.value)
-                same = [
-                    x
-                    for x in both
-                    if (x.drive.driver_outside.value, x.drive.driven_outside.value) == pytest.approx(wheels, rel=1e-9)
-                ]
-                for x in same:
+                both = run("v-belt-select", duty | {"keep": 24}).result.options
+                for x in (x for x in both if (x.name, x.telling) == (o.name, o.telling)):
                     assert x.shaft_load.value == pytest.approx(page.sheet.shaft_load.value, rel=1e-9)
                     assert x.width.value == pytest.approx(o.width.value, rel=1e-9)
                     assert x.weight.high.value == pytest.approx(side.weight.high.value, rel=1e-9)
@@ -81,7 +77,8 @@ def test_the_largest_load_is_held_against_what_is_set() -> None:
     duty = find("v-belt-select").example["input"]
     found = run("v-belt-select", duty | {"limits": {"shaft_pull": "1184 N"}}).result
     for o in found.options:
-        assert o.drive.hub_standing_new.value <= 1184 * (1 + 1e-9) and o.drive.hub_running.value <= 1184 * (1 + 1e-9)
+        page = run(o.calc, o.input).result
+        assert page.hub_standing_new.value <= 1184 * (1 + 1e-9) and page.hub_running.value <= 1184 * (1 + 1e-9)
     assert found.accepted < run("v-belt-select", duty).result.accepted
 
 
@@ -127,8 +124,9 @@ def test_no_search_offers_a_sheave_too_small_for_the_motor(power: str, speed: in
         for k in ("classical", "narrow")
     }
     for o in run("v-belt-select", duty | {"keep": 24}).result.options:
-        wedge = o.section[0].isdigit()
-        size = o.drive.driver_outside.value if wedge else o.drive.driver_pitch.value
+        page = run(o.calc, o.input).result
+        wedge = page.section[0].isdigit()
+        size = page.driver_outside.value if wedge else page.driver_pitch.value
         assert size >= least["narrow" if wedge else "classical"] * (1 - 1e-6)
 
 
@@ -138,7 +136,9 @@ def test_a_sprocket_has_one_outside_diameter_within_the_standards_limits(size: s
     of = chain(size)
     one = work_sprocket(of, teeth).outside_mm
     drawn = (
-        work_length(of, teeth, z_2=2 * teeth, centre_mm=None, pitches=6 * teeth).elevation.wheels[0].outside_radius * 2
+        chain_shape(chain_case(of, z_1=teeth, z_2=2 * teeth, centre_mm=None, pitches=6 * teeth))
+        .path.wraps[0]
+        .wheel.outside_mm
     )
     assert one == pytest.approx(drawn, rel=1e-12) == pytest.approx(float(outside_mm(of, teeth)), rel=1e-12)
     d = of.pitch_mm / sin(pi / teeth)
@@ -243,8 +243,8 @@ def test_what_is_set_never_lies_under_the_slip_limit(
 @pytest.mark.parametrize(("horses", "margin"), [(1.0, 1.25), (5.0, 1.25), (10.0, 1.25)])
 def test_a_flat_belt_is_set_for_what_the_duty_needs(horses: float, margin: float) -> None:
 
-    r = work_flat_drive(
-        FlatGiven(
+    r = work_flat(
+        flat_case(
             power_kw=horses * 0.745699872,
             service_factor=1.0,
             driver_rpm=1750,
@@ -257,10 +257,10 @@ def test_a_flat_belt_is_set_for_what_the_duty_needs(horses: float, margin: float
         )
     )
     pull = (horses * UREG.horsepower / (r.speed_m_s * UREG.m / UREG.s)).to("N").magnitude
-    ratio = exp(r.friction_there * radians(r.pulleys.small_arc_deg))
+    ratio = exp(r.own.friction_there * radians(r.shape.small_arc_deg))
     tight = margin * pull / (1 - 1 / ratio)
-    assert r.initial_n == pytest.approx(tight - pull / 2, rel=1e-4)
-    assert r.friction_used < r.friction_there and r.initial_n < r.full.initial_lbf * 4.4482216152605
+    assert r.own.initial_n == pytest.approx(tight - pull / 2, rel=1e-4)
+    assert r.own.friction_used < r.own.friction_there and r.own.initial_n < r.own.full.initial_lbf * 4.4482216152605
 
 
 @pytest.mark.parametrize("name", [n for n, c in CALCULATIONS.items() if n.endswith("-drive")])

@@ -6,14 +6,14 @@ import pytest
 
 from tests.core.conftest import published
 from tests.core.test_v_belt import WORKED
-from tests.published.worked import DRIVES, drive, tension
+from tests.published.worked import drive, of, tension
 
 GIVEN = ("design_hp", "belts", "rpm", "d", "D", "C", "K_c", "Y")
 
 
 @pytest.mark.parametrize("name", list(WORKED))
 def test_worked_drives_come_from_the_generator(name: str) -> None:
-    made = drive(*DRIVES[name])
+    made = drive(**of(name))
     for what, value in WORKED[name][1].items():
         assert made[what] == pytest.approx(value, rel=2e-5), what
 

@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tuyere.calc.registry import find, work
-from tuyere.core.ranking import (
+from tuyere.core.drive.ranking import (
     ALL_ROUND,
     KINDS,
     LEAST_SPARE,
@@ -20,9 +20,9 @@ from tuyere.core.ranking import (
     spare_term,
     terms,
 )
+from tuyere.core.drive.search import DutyWanted, Ranked, SearchResult, search
 from tuyere.core.v_belt.catalogue import build_catalogue
-from tuyere.core.v_belt.choose import Candidate, Choice, search
-from tuyere.core.v_belt.limits import Wanted
+from tuyere.core.v_belt.field import VBeltCandidate, VBeltField
 
 HP = 0.745699872
 
@@ -122,19 +122,19 @@ def test_a_single_strand_comes_before_two() -> None:
         assert "-" not in first.name.split(",")[0]
 
 
-def usual(of: Choice) -> list[Candidate]:
+def usual(of: SearchResult[VBeltCandidate]) -> list[Ranked[VBeltCandidate]]:
     """Drives with a usual spare: their spare term is between 1 and 1.2."""
-    return [c for c in of.best if c.parts["spare"] <= 1.2 + 1e-9]
+    return [c for c in of.best if c.terms["spare"] <= 1.2 + 1e-9]
 
 
-def large(c: Candidate) -> float:
-    return max(c.driver.outside_mm, c.driven.outside_mm)
+def large(c: Ranked[VBeltCandidate]) -> float:
+    return max(c.drive.driver.outside_mm, c.drive.driven.outside_mm)
 
 
 @pytest.mark.parametrize(("hp", "driven"), [(7.5, 640), (15, 900), (40, 1200)])
 def test_the_three_kinds_are_the_best_of_every_drive_that_passes(hp: float, driven: float) -> None:
     """Swept whole: no passing drive with a usual spare has fewer parts, takes less room or weighs less by over a twentieth."""
-    w = Wanted(
+    w = DutyWanted(
         power_kw=hp * HP,
         design_kw=1.3 * hp * HP,
         driver_rpm=1750,
@@ -143,10 +143,10 @@ def test_the_three_kinds_are_the_best_of_every_drive_that_passes(hp: float, driv
         centre_low_mm=29 * 25.4,
         centre_high_mm=31 * 25.4,
     )
-    every = search(build_catalogue(), w, 5000, 5000)
+    every = search(VBeltField(build_catalogue(), w), 5000, each=5000)
     first = [c for c in every.best if c.kinds]
     assert 1 <= len(first) <= 3 and every.best[: len(first)] == tuple(first)
     fewest = next(c for c in first if KINDS[0] in c.kinds or ALL_ROUND in c.kinds)
     smallest = min(usual(every), key=lambda c: large(c) * c.width_mm)
     modest = [c for c in usual(every) if large(c) <= MOST_LARGER * large(smallest)]
-    assert fewest.belts == min(c.belts for c in modest)
+    assert fewest.found["belts"] == min(c.found["belts"] for c in modest)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from math import cosh, pi, sinh
 
 import numpy as np
@@ -13,9 +14,12 @@ from scipy.optimize import brentq
 from shapely.geometry import Point
 
 from tests.core.conftest import published
+from tuyere.core.drive.case import Shape
+from tuyere.core.drive.search import DutyWanted, search
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
-from tuyere.core.roller_chain.choose import Wanted, search
+from tuyere.core.roller_chain.case import chain_case
+from tuyere.core.roller_chain.field import ChainField
 from tuyere.core.roller_chain.formulas import (
     centrifugal_pull,
     chain_pitches,
@@ -37,10 +41,11 @@ from tuyere.core.roller_chain.formulas import (
     usual_sag,
     working_pull,
 )
-from tuyere.core.roller_chain.length import work_length
-from tuyere.core.roller_chain.rate import Given, rate, rate_chain
+from tuyere.core.roller_chain.length import advise_length, chain_shape
+from tuyere.core.roller_chain.method import work_chain
+from tuyere.core.roller_chain.rating import rate_chain
 from tuyere.core.roller_chain.sprockets import work_sprocket
-from tuyere.core.roller_chain.tables import chain, chains, strand_factor
+from tuyere.core.roller_chain.tables import Chain, chain, chains, strand_factor
 from tuyere.core.roller_chain.wear import judge_slack, judge_wear
 
 T17 = published("shigley/chain_17t.toml")
@@ -49,6 +54,10 @@ TEXTBOOK = "Shigley, roller chain text and example; values recalled from memory"
 HANDBOOK = "engineering handbook, roller chain design example (24/63 teeth, 5/8 in); values recalled from memory"
 # Rows the textbook interpolated or where galling, which the table leaves out, already rules.
 DOUBTED = {("80", 900), ("100", 2500), ("25", 150), ("35", 150)}
+
+
+def shape(of: Chain, **more: object) -> Shape:
+    return chain_shape(chain_case(of, **more))  # type: ignore[arg-type]
 
 
 @pytest.mark.outside(T17["source"])
@@ -86,7 +95,7 @@ def test_the_textbook_table_at_17_teeth(name: str) -> None:
 )
 def test_textbook_values(what: str, printed: float, half_digit: float) -> None:
     forty, big = chain("40"), chain("140")
-    centre = work_length(big, 17, z_2=34, centre_mm=None, pitches=76).centre_mm
+    centre = shape(big, z_1=17, z_2=34, centre_mm=None, pitches=76).centre_mm
     mine = {
         "No. 40 link plates": link_plate_power(forty.K_f, 17, 1000, forty.pitch_in),
         "No. 40 impact": impact_power(forty.K_r, 17, n_s=1000, p_in=forty.pitch_in, X=100, h_life=15000),
@@ -105,8 +114,8 @@ def test_textbook_values(what: str, printed: float, half_digit: float) -> None:
 @pytest.mark.parametrize("what", ["pitches", "centre", "driven", "design"])
 def test_handbook_example(what: str) -> None:
     fifty = chain("50")
-    d = rate(
-        Given(
+    d = work_chain(
+        chain_case(
             power_kw=10 * hp / 1000,
             service_factor=1.5,
             driver_rpm=1000,
@@ -127,7 +136,7 @@ def test_handbook_example(what: str) -> None:
     exact = float(chain_pitches(22.5 * 25.4, fifty.pitch_mm, 24, 63))
     mine = {
         "pitches": exact,
-        "centre": d.length.centre_mm / 25.4,
+        "centre": d.centre_mm / 25.4,
         "driven": d.driven_rpm,
         "design": d.design_kw / (hp / 1000),
     }
@@ -199,8 +208,8 @@ def test_length_is_the_hull(z_1: int, z_2: int, a: float) -> None:
 @pytest.mark.outside("independent calculation: ISO-style drive 21 / 61 teeth, 12A, 122 pitches")
 def test_iso_style_drive() -> None:
     twelve = chain("60")
-    d = work_length(twelve, 21, z_2=61, centre_mm=None, pitches=122)
-    assert d.centre_mm == pytest.approx(761.852, abs=0.02) and d.wrap_deg == pytest.approx(161.681, abs=0.01)
+    d = shape(twelve, z_1=21, z_2=61, centre_mm=None, pitches=122)
+    assert d.centre_mm == pytest.approx(761.852, abs=0.02) and d.small_arc_deg == pytest.approx(161.681, abs=0.01)
     speed = 21 * 19.05 * 720 / 60000
     assert working_pull(5.5, speed) == pytest.approx(1145.69, rel=1e-5) and centrifugal_pull(
         1.5, speed
@@ -213,7 +222,7 @@ def test_iso_style_drive() -> None:
         )
     # Tight and slack strand side by side: the sag pull stands in both.
     assert shaft_pull(1145.69, 1.4, hang) == pytest.approx((1.4 * 1145.69 + hang) + hang)
-    assert small_wrap(761.852, 19.05, 21, 61) == pytest.approx(d.wrap_deg, abs=0.001)
+    assert small_wrap(761.852, 19.05, 21, 61) == pytest.approx(d.small_arc_deg, abs=0.001)
     assert chain_span(761.852, 19.05, 21, 61) == pytest.approx(761.852 * np.sin(np.radians(161.681 / 2)), rel=1e-5)
 
 
@@ -274,11 +283,11 @@ def test_length_and_centres_belong_together(name: str, z_1: int, z_2: int, apart
     of = chain(name)
     centre = (z_1 + z_2) * of.pitch_mm / pi / 2 * apart + of.pitch_mm
     try:
-        even = work_length(of, z_1, z_2=z_2, centre_mm=centre, pitches=None)
+        even = shape(of, z_1=z_1, z_2=z_2, centre_mm=centre, pitches=None)
     except InputError:
         return
-    assert even.pitches % 2 == 0 and even.exact_pitches <= even.pitches < even.exact_pitches + 2
-    back = work_length(of, z_1, z_2=z_2, centre_mm=None, pitches=even.pitches)
+    assert even.members % 2 == 0 and even.members_exact <= even.members < even.members_exact + 2
+    back = shape(of, z_1=z_1, z_2=z_2, centre_mm=None, pitches=int(even.members))
     assert back.centre_mm == pytest.approx(even.centre_mm, rel=1e-12) and even.centre_mm >= centre * (1 - 1e-9)
 
 
@@ -336,39 +345,37 @@ def test_more_of_everything_carries_more() -> None:
 
 
 def test_search_equals_the_single_drive_and_counts_all() -> None:
-    wanted = Wanted(
+    wanted = DutyWanted(
         design_kw=15 * hp / 1000,
         power_kw=10 * hp / 1000,
         driver_rpm=1000,
         driven_rpm=380,
         tolerance_percent=3,
+        centre_low_mm=590,
+        centre_high_mm=630,
         centre_mm=610,
     )
-    found = search(wanted)
-    assert found.accepted + sum(k for _, k in found.rejected) == found.considered > 100_000
-    assert [c.cost for c in found.best] == sorted(c.cost for c in found.best)
+    found = search(ChainField(wanted), 9)
+    assert found.accepted + sum(r.count for r in found.rejected) == found.considered > 100_000
+    rest = [c.cost for c in found.best if not c.kinds]
+    assert rest == sorted(rest)
     for c in found.best:
-        d = rate(
-            Given(
+        d = work_chain(
+            chain_case(
                 power_kw=wanted.power_kw,
                 service_factor=1.5,
                 driver_rpm=1000,
-                chain=c.chain,
-                strands=c.strands,
-                z_1=c.z_1,
-                z_2=c.z_2,
+                chain=c.drive.chain,
+                strands=c.drive.strands,
+                z_1=c.drive.z_1,
+                z_2=c.drive.z_2,
                 centre_mm=610,
                 pitches=None,
             )
         )
-        assert d.rating.power_kw >= wanted.design_kw and abs(d.driven_rpm / 380 - 1) <= 0.03 + 1e-9
-        assert d.pull_n == pytest.approx(c.pull_n, rel=1e-12) and d.length.wrap_deg >= 119.5
-    assert (
-        search(
-            Wanted(design_kw=5000, power_kw=4000, driver_rpm=1000, driven_rpm=380, tolerance_percent=3, centre_mm=610)
-        ).best
-        == ()
-    )
+        assert d.rated.own.rating.power_kw >= wanted.design_kw and abs(d.driven_rpm / 380 - 1) <= 0.03 + 1e-9
+        assert d.own.pull_n == pytest.approx(c.shaft_load_n, rel=1e-12) and d.shape.small_arc_deg >= 119.5
+    assert search(ChainField(replace(wanted, design_kw=5000, power_kw=4000))).best == ()
 
 
 def test_refusals_and_remarks() -> None:
@@ -377,9 +384,9 @@ def test_refusals_and_remarks() -> None:
         (lambda: strand_factor(7, chain("40")), "strands"),
         (lambda: strand_factor(2, chain("41")), "strands"),
         (lambda: work_sprocket(chain("40"), 7), "teeth"),
-        (lambda: work_length(chain("40"), 17, z_2=34, centre_mm=90.0, pitches=None), "centre_distance"),
-        (lambda: work_length(chain("40"), 17, z_2=34, centre_mm=None, pitches=28), "pitches"),
-        (lambda: work_length(chain("40"), 17, z_2=34, centre_mm=None, pitches=None), "centre_distance"),
+        (lambda: shape(chain("40"), z_1=17, z_2=34, centre_mm=90.0, pitches=None), "centre_distance"),
+        (lambda: shape(chain("40"), z_1=17, z_2=34, centre_mm=None, pitches=28), "pitches"),
+        (lambda: shape(chain("40"), z_1=17, z_2=34, centre_mm=None, pitches=None), "centre_distance"),
         (
             lambda: judge_wear(
                 chain("60"), 2, measured_mm=40, over_rollers=True, large_teeth=None, fixed_centres=False, timing=False
@@ -399,6 +406,7 @@ def test_refusals_and_remarks() -> None:
             call()
         assert e.value.field == field and e.value.allowed
     with collected_notices() as notes:
-        work_length(chain("40"), 18, z_2=40, centre_mm=None, pitches=101)
+        odd = chain_case(chain("40"), z_1=18, z_2=40, centre_mm=None, pitches=101)
+        advise_length(chain_shape(odd), odd)
         judge_slack(700, 5, None, False)
     assert {"offset-link", "slack"} <= {n.code for n in notes}

@@ -9,11 +9,13 @@ from hypothesis import strategies as st
 from scipy.constants import inch
 from scipy.integrate import solve_bvp
 
+from tuyere.core.drive.search import DutyWanted, search
 from tuyere.core.duty.service import conditions
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
-from tuyere.core.synchronous.choose import LIMITS, Own, Wanted, _grid, evaluate, search
-from tuyere.core.synchronous.drive import SyncGiven, work_sync_drive
+from tuyere.core.steps import quiet
+from tuyere.core.synchronous.case import SyncCase, sync_case
+from tuyere.core.synchronous.field import OwnBelt, SyncField, sync_grid
 from tuyere.core.synchronous.formulas import (
     belt_centrifugal,
     effective_pull,
@@ -24,6 +26,7 @@ from tuyere.core.synchronous.formulas import (
     sync_static_tension,
     width_factor,
 )
+from tuyere.core.synchronous.method import work_sync
 from tuyere.core.synchronous.service import idler_addition, speed_up_addition, sync_factor
 from tuyere.core.synchronous.tables import face_mm, profile, profiles, room_mm
 from tuyere.core.tables import table
@@ -32,9 +35,9 @@ from tuyere.core.tension.formulas import span_frequency
 MM = 1000 * inch
 
 
-def drive(power: float = 3.7, width: float = 38.1, factor: float = 1.7, **more: object) -> SyncGiven:
+def drive(power: float = 3.7, width: float = 38.1, factor: float = 1.7, **more: object) -> SyncCase:
     base = {"profile": profile("H"), "z_1": 22, "z_2": 60, "centre_mm": 530.0, "belt_teeth": None, "driver_rpm": 1750.0}
-    return SyncGiven(power_kw=power, load_factor=factor, width_mm=width, **(base | more))  # type: ignore[arg-type]
+    return sync_case(power_kw=power, load_factor=factor, width_mm=width, **(base | more))  # type: ignore[arg-type]
 
 
 @pytest.mark.outside("JB/T 7512.3 strand tensions: F1 = 1250 Pd/v, F2 = 250 Pd/v, a ratio of 5 (recalled)")
@@ -143,37 +146,38 @@ def test_speed_up_additions(ratio: float, add: float) -> None:
 @settings(derandomize=True, deadline=None, max_examples=30)
 @given(st.floats(1.0, 3.0), st.floats(0.5, 5.0))
 def test_the_jump_margin_empties_the_slack_strand(factor: float, power: float) -> None:
-    r = work_sync_drive(drive(power, 76.2, factor))
-    pull = r.tight_n - r.slack_n
-    centrifugal = r.mass_kg_m * r.rating.speed_m_s**2
-    assert r.static_n - r.jump_margin * pull / 2 == pytest.approx(centrifugal, rel=1e-9, abs=1e-9)
-    assert jump_margin(r.static_n, centrifugal, pull) == pytest.approx(r.jump_margin)
-    assert r.jump_margin == pytest.approx(9 / 7 * r.factor, rel=1e-9)
+    r = work_sync(drive(power, 76.2, factor))
+    own = r.own
+    pull = own.tight_n - own.slack_n
+    centrifugal = own.mass_kg_m * r.rated.own.rating.speed_m_s**2
+    assert own.static_n - own.jump_margin * pull / 2 == pytest.approx(centrifugal, rel=1e-9, abs=1e-9)
+    assert jump_margin(own.static_n, centrifugal, pull) == pytest.approx(own.jump_margin)
+    assert own.jump_margin == pytest.approx(9 / 7 * r.rated.own.factor, rel=1e-9)
 
 
 def test_more_power_needs_more_and_an_unrated_profile_says_so() -> None:
-    light, heavy = work_sync_drive(drive(2.0)), work_sync_drive(drive(4.0))
+    light, heavy = work_sync(drive(2.0)), work_sync(drive(4.0))
     assert (
         heavy.spare_percent < light.spare_percent
-        and heavy.static_n > light.static_n
-        and heavy.hub_standing_n > light.hub_standing_n
+        and heavy.own.static_n > light.own.static_n
+        and heavy.own.hub_standing_n > light.own.hub_standing_n
     )
     with pytest.raises(InputError, match="no public rating of H8M") as e:
-        work_sync_drive(drive(profile=profile("H8M"), z_1=28, z_2=56))
+        work_sync(drive(profile=profile("H8M"), z_1=28, z_2=56))
     assert e.value.field == "own_tension"
-    own = work_sync_drive(drive(profile=profile("H8M"), z_1=28, z_2=56, own_tension_n=1500.0))
-    assert own.frequency_hz is None and own.rating.basis == "your own allowed tension"
+    own = work_sync(drive(profile=profile("H8M"), z_1=28, z_2=56, own_tension_n=1500.0))
+    assert own.own.frequency_hz is None and own.rated.own.rating.basis == "your own allowed tension"
     with collected_notices() as notes:
-        work_sync_drive(drive(upright=True, idler="outside, slack side"))
+        work_sync(drive(upright=True, idler="outside, slack side"))
     assert {"upright", "idler"} <= {n.code for n in notes}
     assert face_mm(profile("H"), 38.1, True) == 39.4 and face_mm(profile("H8M"), 30.0, True) is None
     closer, apart = room_mm(profile("H"), 1600.2, 1) or (0, 0)
     assert closer > 16.5 and apart > 0 and room_mm(profile("H"), 9999.0, 0) is None
 
 
-WANTED = Wanted(
+WANTED = DutyWanted(
     power_kw=3.7,
-    load_factor=1.6,
+    design_kw=3.7 * 1.6,
     driver_rpm=1750,
     driven_rpm=640,
     tolerance_percent=3,
@@ -183,37 +187,37 @@ WANTED = Wanted(
 
 
 def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
-    kinds, grid = _grid(None)
-    found = search(WANTED, 24, 24)
-    assert found.accepted + sum(n for _, n in found.rejected) == found.considered == len(grid["kind"]) > 140_000
-    assert {n for n, _ in found.rejected} <= set(LIMITS) and found.best
+    kinds, grid = sync_grid(None)
+    found = search(SyncField(WANTED, 1.6), 24, each=24)
+    assert found.accepted + sum(r.count for r in found.rejected) == found.considered == len(grid["kind"]) > 140_000
+    assert {r.limit for r in found.rejected} <= set(SyncField.limits) and found.best
     for c in found.best:
-        one = work_sync_drive(
-            SyncGiven(
+        one = work_sync(
+            sync_case(
                 power_kw=3.7,
                 load_factor=1.6,
                 driver_rpm=1750,
-                profile=c.profile,
-                width_mm=c.width_mm,
-                z_1=c.z_1,
-                z_2=c.z_2,
+                profile=c.drive.profile,
+                width_mm=c.drive.width_mm,
+                z_1=c.drive.z_1,
+                z_2=c.drive.z_2,
                 centre_mm=None,
-                belt_teeth=c.belt_teeth,
+                belt_teeth=c.drive.belt_teeth,
             )
         )
-        assert one.spare_percent >= 0 and one.hub_standing_n == pytest.approx(c.hub_n, rel=1e-9)
-        assert one.length.centre_mm == pytest.approx(c.centre_mm, rel=1e-10) and 480 <= c.centre_mm <= 560
+        assert one.spare_percent >= 0 and one.shaft_load.newtons == pytest.approx(c.shaft_load_n, rel=1e-9)
+        assert one.centre_mm == pytest.approx(c.drive.centre_mm, rel=1e-10) and 480 <= one.centre_mm <= 560
         assert 100 * (one.driven_rpm / 640 - 1) == pytest.approx(c.error_percent, abs=1e-9)
     sample = np.random.default_rng(3).choice(np.flatnonzero(np.isfinite(grid["centre"])), 300, replace=False)
-    columns = {n: v[sample] for n, v in grid.items()}
-    swept = evaluate(columns, WANTED)
+    with quiet(), np.errstate(all="ignore"):
+        swept = SyncField(WANTED, 1.6).evaluate(sample)
     compared = 0
     for k, row in enumerate(sample):
         of = kinds[int(grid["kind"][row])]
         if swept["speed"][k] > 30 or swept["power"][k] <= 0:
             continue
-        one = work_sync_drive(
-            SyncGiven(
+        one = work_sync(
+            sync_case(
                 power_kw=3.7,
                 load_factor=1.6,
                 driver_rpm=1750,
@@ -225,7 +229,7 @@ def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
                 belt_teeth=int(grid["z_b"][row]),
             )
         )
-        assert one.rating.power_kw == pytest.approx(swept["power"][k], rel=1e-9) and one.design_kw == pytest.approx(
+        assert one.rated.power_kw == pytest.approx(swept["power"][k], rel=1e-9) and one.design_kw == pytest.approx(
             swept["design"][k], rel=1e-12
         )
         compared += 1
@@ -233,28 +237,7 @@ def test_the_search_equals_the_single_drive_and_counts_every_row_once() -> None:
 
 
 def test_a_belt_by_its_makers_sheet_is_searched_too() -> None:
-    found = search(
-        Wanted(
-            power_kw=3.7,
-            load_factor=1.6,
-            driver_rpm=1750,
-            driven_rpm=640,
-            tolerance_percent=3,
-            centre_low_mm=480,
-            centre_high_mm=560,
-            own=Own("H8M", 1800.0, 30.0, 0.17),
-        )
-    )
-    assert found.best and {c.profile.name for c in found.best} == {"H8M"} and {c.width_mm for c in found.best} == {30.0}
-    assert not search(
-        Wanted(
-            power_kw=3.7,
-            load_factor=1.6,
-            driver_rpm=1750,
-            driven_rpm=640,
-            tolerance_percent=3,
-            centre_low_mm=480,
-            centre_high_mm=560,
-            own=Own("H8M", 20.0, 30.0, 0.17),
-        )
-    ).best
+    found = search(SyncField(WANTED, 1.6, own=OwnBelt("H8M", 1800.0, 30.0, 0.17)), 9)
+    assert found.best and {c.drive.profile.name for c in found.best} == {"H8M"}
+    assert {c.width_mm for c in found.best} == {30.0}
+    assert not search(SyncField(WANTED, 1.6, own=OwnBelt("H8M", 20.0, 30.0, 0.17))).best

@@ -10,8 +10,9 @@ from shapely.geometry import Point
 
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
+from tuyere.core.synchronous.case import sync_case
 from tuyere.core.synchronous.formulas import belt_teeth, mesh_factor, synchronous_power, synchronous_speed, width_factor
-from tuyere.core.synchronous.length import work_sync_length
+from tuyere.core.synchronous.length import sync_shape
 from tuyere.core.synchronous.rate import rate_sync
 from tuyere.core.synchronous.tables import profile, profiles, pulley
 
@@ -23,9 +24,10 @@ from tuyere.core.synchronous.tables import profile, profiles, pulley
 def test_centre_is_the_root_of_the_involute_equation(name: str, z_1: int, z_2: int, z_b: int) -> None:
     of = profile(name)
     t = brentq(lambda t: np.tan(t) - t - np.pi * (z_b - z_2) / (z_2 - z_1), 0.5, np.pi / 2 - 1e-9, xtol=1e-14)
-    r = work_sync_length(of, z_1, z_2=z_2, centre_mm=None, teeth=z_b)
+    case = sync_case(of, z_1=z_1, z_2=z_2, centre_mm=None, belt_teeth=z_b)
+    r = sync_shape(case)
     assert r.centre_mm == pytest.approx(of.pitch_mm * (z_2 - z_1) / (2 * np.pi * np.cos(t)), rel=1e-9)
-    assert r.wrap_deg == pytest.approx(2 * np.degrees(t), rel=1e-9)
+    assert r.small_arc_deg == pytest.approx(2 * np.degrees(t), rel=1e-9)
     assert r.span_mm == pytest.approx(r.centre_mm * np.sin(t), rel=1e-9)
 
 
@@ -89,7 +91,7 @@ def test_width_factor_table(width: float, base: float, printed: float) -> None:
     "standard pulley: outside diameter is pitch diameter less twice the pitch-line height, 40 teeth H8M (facts of the trade)"
 )
 def test_pulley() -> None:
-    pitch, outside = pulley(profile("H8M"), 40, "x")
+    pitch, outside = pulley(profile("H8M"), 40)
     assert pitch == pytest.approx(101.86, abs=0.005) and outside == pytest.approx(100.49, abs=0.005)
     assert float(mesh_factor(5.0)) == pytest.approx(0.8) and float(mesh_factor(9.0)) == 1
     assert synchronous_speed(8, 40, 1500) == pytest.approx(8.0) and synchronous_power(
@@ -99,13 +101,12 @@ def test_pulley() -> None:
 
 def test_lengths_and_refusals() -> None:
     for name in profiles():
-        there = work_sync_length(
-            profile(name), 24, z_2=60, centre_mm=400.0 if profile(name).pitch_mm < 16 else 900.0, teeth=None
-        )
-        back = work_sync_length(profile(name), 24, z_2=60, centre_mm=None, teeth=there.teeth)
+        of, apart = profile(name), 400.0 if profile(name).pitch_mm < 16 else 900.0
+        there = sync_shape(sync_case(of, z_1=24, z_2=60, centre_mm=apart, belt_teeth=None))
+        back = sync_shape(sync_case(of, z_1=24, z_2=60, centre_mm=None, belt_teeth=int(there.members)))
         assert (
             back.centre_mm == pytest.approx(there.centre_mm, rel=1e-12)
-            and there.exact_teeth <= there.teeth < there.exact_teeth + 1
+            and there.members_exact <= there.members < there.members_exact + 1
         )
     with pytest.raises(InputError, match="no public rating"):
         rate_sync(profile("H8M"), 30, teeth=36, rpm=1160, mesh=6, own_tension_n=None, own_mass_kg_m=None)
@@ -116,8 +117,8 @@ def test_lengths_and_refusals() -> None:
         rate_sync(profile("XH"), 101.6, teeth=60, rpm=4000, mesh=6, own_tension_n=None, own_mass_kg_m=None)
     for bad in (
         lambda: profile("ZZ"),
-        lambda: work_sync_length(profile("L"), 20, z_2=40, centre_mm=50.0, teeth=None),
-        lambda: work_sync_length(profile("L"), 20, z_2=40, centre_mm=None, teeth=None),
+        lambda: sync_shape(sync_case(profile("L"), z_1=20, z_2=40, centre_mm=50.0, belt_teeth=None)),
+        lambda: sync_shape(sync_case(profile("L"), z_1=20, z_2=40, centre_mm=None, belt_teeth=None)),
         lambda: rate_sync(profile("L"), 900, teeth=20, rpm=1160, mesh=6, own_tension_n=None, own_mass_kg_m=None),
     ):
         with pytest.raises(InputError) as e:

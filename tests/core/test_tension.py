@@ -37,8 +37,8 @@ from tuyere.core.tension.formulas import (
     tension_to_set,
     tight_strand,
 )
-from tuyere.core.tension.set_tension import plan_tension
 from tuyere.core.v_belt.sections import sections
+from tuyere.core.v_belt.setting import plan_tension
 
 EXAMPLES = published("tension/examples.toml")
 B112 = published("shigley/v_belt_b112.toml")

@@ -11,6 +11,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from shapely.geometry import Point, Polygon
 
+from tuyere.core.drive.route import Route
+from tuyere.core.drive.search import DutyWanted, search, why_not
 from tuyere.core.errors import InputError
 from tuyere.core.motors.motor import least_motor_sheave
 from tuyere.core.notices import collected_notices
@@ -19,12 +21,12 @@ from tuyere.core.tables import table
 from tuyere.core.v_belt.bases.association import association_arc
 from tuyere.core.v_belt.bases.own_table import OwnRow, OwnTable
 from tuyere.core.v_belt.belts import belt, length_mm_of
-from tuyere.core.v_belt.catalogue import Fixed, build_catalogue
-from tuyere.core.v_belt.choose import search, why_not
+from tuyere.core.v_belt.case import VBeltCase, v_belt_case, wheel_of
+from tuyere.core.v_belt.catalogue import Catalogue, Fixed, build_catalogue
+from tuyere.core.v_belt.field import CLASSICAL, WEDGE, VBeltCandidate, VBeltField
 from tuyere.core.v_belt.groove_fit import belt_profile, standard_groove, work_fit
 from tuyere.core.v_belt.length_off import LOOSE_SHARE, length_off
-from tuyere.core.v_belt.limits import LIMITS, Wanted
-from tuyere.core.v_belt.rate import Given, rate
+from tuyere.core.v_belt.method import work_v_belt
 from tuyere.core.v_belt.rules import rules
 from tuyere.core.v_belt.sections import groove_rows, section, sections
 from tuyere.core.v_belt.sheaves import DEEP_GROOVES, GROOVES, sheave
@@ -32,7 +34,16 @@ from tuyere.core.v_belt.speed_range import LOADS, power_at, speed_range
 from tuyere.core.v_belt.v_flat import flat_arc_factor, flat_pulley
 
 IN = 25.4
-WANTED = Wanted(
+
+
+def on_flat(case: VBeltCase, outside_mm: float) -> VBeltCase:
+    """The same drive with a flat driven pulley."""
+    flat = wheel_of(flat_pulley(outside_mm, section("A")), "driven", "driven")
+    route = Route.two(case.route.driver, flat, centre_mm=None)
+    return replace(case, route=route, loop=replace(case.loop, v_flat=True))
+
+
+WANTED = DutyWanted(
     power_kw=11.19,
     design_kw=14.5,
     driver_rpm=1750,
@@ -43,10 +54,12 @@ WANTED = Wanted(
 )
 
 
-def drive(d: float, D: float, *, name: str, rpm: float = 1750.0, kw: float = 5.0, count: int | None = None) -> Given:
+def drive(
+    d: float, D: float, *, name: str, rpm: float = 1750.0, kw: float = 5.0, count: int | None = None
+) -> VBeltCase:
     one = belt(name)
     wheels = [sheave(x * IN, "pitch", one.section.groove) for x in (d, D)]
-    return Given(
+    return v_belt_case(
         power_kw=kw, service_factor=1.2, driver_rpm=rpm, driver=wheels[0], driven=wheels[1], belt=one, count=count
     )
 
@@ -167,13 +180,13 @@ def test_pitch_line_on_a_flat_pulley(name: str) -> None:
 
 def test_a_v_flat_drive() -> None:
     grooved = drive(4.0, 16.0, name="A112", kw=2.0)
-    flat = replace(grooved, driven=flat_pulley(16 * IN, section("A")), v_flat=True)
+    flat = on_flat(grooved, 16 * IN)
     with collected_notices() as notes:
-        a, b = rate(grooved), rate(flat)
-    assert b.one_belt.arc_factor < a.one_belt.arc_factor and b.belts_exact > a.belts_exact
+        a, b = work_v_belt(grooved), work_v_belt(flat)
+    assert b.rated.own.one.arc_factor < a.rated.own.one.arc_factor and b.rated.own.belts_exact > a.rated.own.belts_exact
     assert "v-flat-ratio" not in [n.code for n in notes]
     with collected_notices() as notes:
-        rate(replace(drive(6.0, 12.0, name="A96", kw=2.0), driven=flat_pulley(12 * IN, section("A")), v_flat=True))
+        work_v_belt(on_flat(drive(6.0, 12.0, name="A96", kw=2.0), 12 * IN))
     assert "v-flat-ratio" in [n.code for n in notes]
     with pytest.raises(InputError) as e:
         flat_pulley(4 * IN, section("A"))
@@ -255,9 +268,11 @@ def test_the_worst_speed_is_the_worst_of_the_single_drives() -> None:
     for load in LOADS:
         found = speed_range(base, 600, 2400, load)
         for p in found.points:
-            alone = rate(replace(base, driver_rpm=p.driver_rpm, power_kw=p.power_kw, count=None))
+            alone = work_v_belt(
+                replace(base, driver_rpm=p.driver_rpm, power_kw=p.power_kw, loop=replace(base.loop, count=None))
+            )
             assert (
-                alone.belts_exact == pytest.approx(p.belts_exact, rel=1e-12)
+                alone.rated.own.belts_exact == pytest.approx(p.belts_exact, rel=1e-12)
                 and p.belts_exact <= found.worst.belts_exact
             )
     assert speed_range(base, 600, 2400, "constant power").worst.driver_rpm == pytest.approx(600)
@@ -285,79 +300,71 @@ def test_largest_pull_gives_its_hours(kind: str, hours: float) -> None:
 @pytest.mark.outside("NEMA MG 1-14.42: the driver keeps to the motor's least sheave")
 def test_limits_of_motor_shaft_and_bearing_only_ever_take_away() -> None:
     catalogue = build_catalogue()
-    plain = search(catalogue, WANTED, 24, 12)
+    plain = search(VBeltField(catalogue, WANTED), 24, each=12)
     with collected_notices():
         least = least_motor_sheave(11.19, 1750, False, "254T").least_mm
     assert least == pytest.approx(4.4 * IN, abs=0.3 * IN)
     for change, check in [
         (
-            {"least_classical_mm": 6.0 * IN, "least_narrow_mm": 6.0 * IN},
-            lambda c: c.driver.outside_mm >= 6.0 * IN - 0.01,
+            {"least_driver_mm": {CLASSICAL: 6.0 * IN, WEDGE: 6.0 * IN}},
+            lambda c: c.drive.driver.outside_mm >= 6.0 * IN - 0.01,
         ),
         ({"largest_load_n": 1800.0}, lambda c: c.shaft_load_n <= 1800.0 * (1 + 1e-9)),
-        ({"driven_shaft_mm": 150.0}, lambda c: c.driven.outside_mm > 225.0),
+        ({"driven_shaft_mm": 150.0}, lambda c: c.drive.driven.outside_mm > 225.0),
     ]:
-        less = search(catalogue, replace(WANTED, **change), 24, 12)
+        less = search(VBeltField(catalogue, replace(WANTED, **change)), 24, each=12)
         assert 0 < less.accepted <= plain.accepted and all(check(c) for c in less.best)
         assert less.accepted + sum(r.count for r in less.rejected) == less.considered
-    assert search(catalogue, replace(WANTED, driver_shaft_mm=4000.0)).rejected[-1].limit in LIMITS
+    assert (
+        search(VBeltField(catalogue, replace(WANTED, driver_shaft_mm=4000.0))).rejected[-1].limit in VBeltField.limits
+    )
+
+
+def one_drive(c: VBeltCandidate) -> Catalogue:
+    return build_catalogue(Fixed(driver=c.driver, driven=c.driven, section=None, belt=c.belt, there=False))
 
 
 def test_why_not_agrees_with_the_search() -> None:
     catalogue = build_catalogue()
-    found = search(catalogue, WANTED, 24, 12)
+    found = search(VBeltField(catalogue, WANTED), 24, each=12)
     for place, c in enumerate(sorted(found.best, key=lambda c: c.cost)[:6]):
-        told = why_not(
-            build_catalogue(Fixed(driver=c.driver, driven=c.driven, section=None, belt=c.belt, there=False)),
-            WANTED,
-            found,
-        )
-        assert (
-            told.place >= place + 1
-            and told.cost == pytest.approx(c.cost, rel=1e-9)
-            and all(line.passes for line in told.lines)
-        )
-    best = min(found.best, key=lambda c: c.cost)
-    assert (
-        why_not(
-            build_catalogue(Fixed(driver=best.driver, driven=best.driven, section=None, belt=best.belt, there=False)),
-            WANTED,
-            found,
-        ).place
-        == 1
-    )
+        told = why_not(VBeltField(one_drive(c.drive), WANTED), found)
+        assert told.place >= place + 1 and told.cost == pytest.approx(c.cost, rel=1e-9)
+        assert all(line.passes for line in told.lines)
+    best = min(found.best, key=lambda c: c.cost).drive
+    assert why_not(VBeltField(one_drive(best), WANTED), found).place == 1
     tight = replace(WANTED, widest_mm=5.0, largest_load_n=10.0)
-    told = why_not(
-        build_catalogue(Fixed(driver=best.driver, driven=best.driven, section=None, belt=best.belt, there=False)),
-        tight,
-        search(catalogue, tight),
-    )
+    told = why_not(VBeltField(one_drive(best), tight), search(VBeltField(catalogue, tight)))
     assert told.place == 0 and [line.limit for line in told.lines if not line.passes] == ["face width", "shaft load"]
 
 
 def test_metric_and_inch_catalogues_make_the_whole() -> None:
     whole, inch, metric = (len(build_catalogue(series=s)) for s in ("all", "inch", "metric"))
     assert whole == inch + metric and metric > 30_000
-    found = search(
-        build_catalogue(series="metric"),
-        Wanted(
-            power_kw=5.5,
-            design_kw=6.6,
-            driver_rpm=1450,
-            driven_rpm=640,
-            tolerance_percent=3,
-            centre_low_mm=580,
-            centre_high_mm=620,
-        ),
-        6,
+    wanted = DutyWanted(
+        power_kw=5.5,
+        design_kw=6.6,
+        driver_rpm=1450,
+        driven_rpm=640,
+        tolerance_percent=3,
+        centre_low_mm=580,
+        centre_high_mm=620,
     )
-    assert found.best and all(c.belt.section.metric for c in found.best)
+    found = search(VBeltField(build_catalogue(series="metric"), wanted), 6)
+    assert found.best and all(c.drive.belt.section.metric for c in found.best)
     for c in found.best:
         with collected_notices():
-            alone = rate(
-                Given(power_kw=5.5, service_factor=1.2, driver_rpm=1450, driver=c.driver, driven=c.driven, belt=c.belt)
+            alone = work_v_belt(
+                v_belt_case(
+                    c.drive.driver,
+                    c.drive.driven,
+                    power_kw=5.5,
+                    service_factor=1.2,
+                    driver_rpm=1450,
+                    belt=c.drive.belt,
+                )
             )
-        assert alone.belts == c.belts and np.isclose(alone.tension.shaft_load.newtons, c.shaft_load_n)
+        assert alone.rated.count == c.found["belts"] and np.isclose(alone.shaft_load.newtons, c.shaft_load_n)
 
 
 def test_deep_grooves_are_all_in_the_table() -> None:

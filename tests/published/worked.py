@@ -112,14 +112,21 @@ def tension(
     }
 
 
+GIVEN = ("power", "sf", "rpm", "d", "D", "section", "number")
 DRIVES = {
     "A60 3/6 in 1750": (5, 1.1, 1750, 3.0, 6.0, "A", 60),
     "B90 5.4/9.4 in 1750": (15, 1.3, 1750, 5.4, 9.4, "B", 90),
     "5VX1120 7/14.9 in 1750": (40, 1.4, 1750, 7.0, 14.9, "5VX", 1120),
 }
 
+
+def of(name: str) -> dict[str, float | str]:
+    """A drive's given values by name."""
+    return dict(zip(GIVEN, DRIVES[name], strict=True))
+
+
 if __name__ == "__main__":
-    print(json.dumps({name: drive(*given) for name, given in DRIVES.items()}, indent=1))
+    print(json.dumps({name: drive(**of(name)) for name in DRIVES}, indent=1))
     sets = tomllib.loads((Path(__file__).parent / "tension/examples.toml").read_text("utf-8"))["example"]
     given = ("design_hp", "belts", "rpm", "d", "D", "C", "K_c", "Y")
     print(json.dumps({e["id"]: tension(**{k: e[k] for k in given}) for e in sets}, indent=1))

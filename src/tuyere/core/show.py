@@ -148,6 +148,7 @@ def show(step: Step, number_of: int) -> dict[str, Any]:
         "value": float(step.value),
         "unit": q.unit,
         "table": step.table,
+        "about": step.about,
         "source": {
             "title": s.title,
             "edition": s.edition,

@@ -13,8 +13,10 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
 from dataclasses import dataclass
-from functools import wraps
+from functools import cached_property, wraps
 from typing import Any, ParamSpec, TypeAlias, TypeVar
+
+import numpy as np
 
 from tuyere.core.quantities import QUANTITIES
 from tuyere.core.sources import Source
@@ -23,6 +25,7 @@ from tuyere.core.sources import Source
 Num: TypeAlias = Any
 P = ParamSpec("P")
 R = TypeVar("R")
+N = TypeVar("N")
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -33,8 +36,12 @@ class Formula:
     gives: str
     source: Source
     names: tuple[str, ...]
-    expr: ast.expr
     says: str
+
+    @cached_property
+    def expr(self) -> ast.expr:
+        """The returned expression, read from the code when it is first shown: most formulas never are."""
+        return expression(self.fn)
 
 
 @dataclass(slots=True, kw_only=True)
@@ -50,12 +57,48 @@ class Step:
     expr: ast.expr | None = None
     table: str = ""
     says: str = ""
-    field: str = ""
+    about: str = ""
     equals: str = ""
 
 
+class Traced(float):
+    """A worked number that knows the step that made it. Arithmetic outside a formula gives a plain float again."""
+
+    __slots__ = ("step",)
+    step: Step
+
+    def __new__(cls, value: float, step: Step) -> Traced:
+        """A number with its step."""
+        made = super().__new__(cls, value)
+        made.step = step
+        return made
+
+    def __reduce_ex__(self, protocol: object) -> tuple[type[float], tuple[float]]:
+        """Copies and pickles are plain numbers: a sheet does not travel with them."""
+        return float, (float(self),)
+
+    def __deepcopy__(self, memo: object) -> float:
+        """As above."""
+        return float(self)
+
+
+def step_of(value: object) -> Step | None:
+    """The step that made a value, if one did."""
+    return value.step if isinstance(value, Traced) else None
+
+
 _sheet: ContextVar[list[Step] | None] = ContextVar("sheet", default=None)
+_about: ContextVar[str] = ContextVar("about", default="")
 FORMULAS: dict[str, Formula] = {}
+
+
+def _taken(step: Step) -> Any:
+    """Put a step on the sheet; its value comes back knowing it. Arrays know nothing: a sweep has no working."""
+    sheet = _sheet.get()
+    if sheet is None:
+        return step.value
+    sheet.append(step)
+    return Traced(step.value, step) if np.ndim(step.value) == 0 else step.value
 
 
 def expression(fn: Callable[..., Any]) -> ast.expr:
@@ -74,76 +117,81 @@ def formula(gives: str, source: Source) -> Callable[[Callable[P, R]], Callable[P
         if unknown := [n for n in (gives, *names) if n not in QUANTITIES]:
             raise NameError(f"{fn.__qualname__}: not in the nomenclature: {', '.join(unknown)}")
         says = (inspect.getdoc(fn) or "").split("\n\n")[0].replace("\n", " ")
-        declared = Formula(fn=fn, gives=gives, source=source, names=names, expr=expression(fn), says=says)
+        declared = Formula(fn=fn, gives=gives, source=source, names=names, says=says)
         FORMULAS[f"{fn.__module__}.{fn.__qualname__}"] = declared
 
         @wraps(fn)
         def call(*args: P.args, **kwargs: P.kwargs) -> R:
             value = fn(*args, **kwargs)
-            sheet = _sheet.get()
-            if sheet is not None:
-                given = args + tuple(kwargs[n] for n in names[len(args) :])
-                sheet.append(
-                    Step(
-                        gives=gives,
-                        names=names,
-                        inputs=given,
-                        value=value,
-                        source=source,
-                        expr=declared.expr,
-                        says=says,
-                    )
+            if _sheet.get() is None:
+                return value
+            given = args + tuple(kwargs[n] for n in names[len(args) :])
+            taken: R = _taken(
+                Step(
+                    gives=gives,
+                    names=names,
+                    inputs=given,
+                    value=value,
+                    source=source,
+                    expr=declared.expr,
+                    says=says,
+                    about=_about.get(),
                 )
-            return value
+            )
+            return taken
 
         return call
 
     return wrap
 
 
-def looked_up(gives: str, value: Num, table: str, source: Source, **inputs: Num) -> Num:
+def looked_up(gives: str, value: N, table: str, source: Source, **inputs: Num) -> N:
     """Record a value read from a table, and hand it on."""
-    sheet = _sheet.get()
-    if sheet is not None:
-        sheet.append(
-            Step(
-                gives=gives, names=tuple(inputs), inputs=tuple(inputs.values()), value=value, source=source, table=table
-            )
+    if _sheet.get() is None:
+        return value
+    taken: N = _taken(
+        Step(
+            gives=gives,
+            names=tuple(inputs),
+            inputs=tuple(inputs.values()),
+            value=value,
+            source=source,
+            table=table,
+            about=_about.get(),
         )
-    return value
+    )
+    return taken
 
 
 def solved(gives: str, value: float, by: Callable[..., Any], **inputs: Num) -> float:
     """Record a root: ``by`` is the formula it satisfies, ``inputs`` its arguments at the root."""
-    sheet = _sheet.get()
-    if sheet is not None:
-        f = FORMULAS[f"{by.__module__}.{by.__qualname__}"]
-        sheet.append(
-            Step(
-                gives=gives,
-                names=tuple(inputs),
-                inputs=tuple(inputs.values()),
-                value=value,
-                source=f.source,
-                expr=f.expr,
-                says="the root of this equation, found to 1e-9 mm",
-                equals=f.gives,
-            )
+    if _sheet.get() is None:
+        return value
+    f = FORMULAS[f"{by.__module__}.{by.__qualname__}"]
+    root: float = _taken(
+        Step(
+            gives=gives,
+            names=tuple(inputs),
+            inputs=tuple(inputs.values()),
+            value=value,
+            source=f.source,
+            expr=f.expr,
+            says="the root of this equation, found to 1e-9 mm",
+            about=_about.get(),
+            equals=f.gives,
         )
-    return value
+    )
+    return root
 
 
-def mark(field: str, value: Num) -> Num:
-    """Say that the step just taken gives the result called ``field``, and hand the value on."""
-    sheet = _sheet.get()
-    if sheet is not None:
-        for step in reversed(sheet):
-            if step.value is value or (isinstance(value, float) and step.value == value):
-                step.field = f"{step.field},{field}" if step.field else field
-                break
-        else:
-            raise LookupError(f"no step gives {field}")
-    return value
+@contextmanager
+def about(what: str) -> Iterator[None]:
+    """Say what the steps inside the block are about: "driver", "idler 1"; the innermost words count."""
+    token = _about.set(what)
+    try:
+        yield
+    finally:
+        _about.reset(token)
 
 
 @contextmanager

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import tomllib
 from collections.abc import Iterable
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, field, fields
 from functools import cache
 from importlib.resources import files
 from typing import TYPE_CHECKING, Any, TypeVar
@@ -24,6 +24,7 @@ if TYPE_CHECKING:
     from _typeshed import DataclassInstance
 
 R = TypeVar("R", bound="DataclassInstance")
+KEPT = 4096  # answers a table keeps; what people type is without end
 RULES = {"exact", "step down", "step up", "linear"}
 RECALLED = {"from memory": "recalled", "recomputed": "recomputed", "common practice": "common practice"}
 
@@ -52,6 +53,11 @@ class Table:
     notes: str
     columns: tuple[Column, ...]
     rows: tuple[tuple[Any, ...], ...]
+    # What was read off before: tables are frozen, and a search asks the same of them thousands of times.
+    _found: dict[tuple[tuple[str, Any], ...], tuple[tuple[Any, ...], ...]] = field(
+        default_factory=dict, compare=False, repr=False, init=False
+    )
+    _axes: dict[tuple[Any, ...], Axis] = field(default_factory=dict, compare=False, repr=False, init=False)
 
     def index(self, name: str) -> int:
         """Position of a column; raises KeyError."""
@@ -67,8 +73,14 @@ class Table:
 
     def select(self, **where: Any) -> list[tuple[Any, ...]]:
         """The rows whose named columns equal the given values."""
-        at = [(self.index(n), v) for n, v in where.items()]
-        return [row for row in self.rows if all(row[k] == v for k, v in at)]
+        key = tuple(where.items())
+        found = self._found.get(key)
+        if found is None:
+            at = [(self.index(n), v) for n, v in key]
+            found = tuple(row for row in self.rows if all(row[k] == v for k, v in at))
+            if len(self._found) < KEPT:
+                self._found[key] = found
+        return list(found)
 
     def records(self, of: type[R]) -> list[R]:
         """Every row as a record whose fields are the columns in their order; raises TypeError where they are not as many."""
@@ -137,6 +149,16 @@ class Axis:
 
 def axis(table: Table, x: str, y: str, **where: Any) -> Axis:
     """Make an axis of two columns; raises ValueError when it does not rise."""
+    key = (x, y, *where.items())
+    known = table._axes.get(key)
+    if known is None:
+        known = _axis(table, x, y, where)
+        if len(table._axes) < KEPT:
+            table._axes[key] = known
+    return known
+
+
+def _axis(table: Table, x: str, y: str, where: dict[str, Any]) -> Axis:
     xs = np.array(table.column(x, **where), dtype=float)
     ys = np.array(table.column(y, **where), dtype=float)
     if xs.size == 0 or np.any(np.diff(xs) <= 0):

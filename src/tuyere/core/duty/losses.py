@@ -27,8 +27,8 @@ def loss_band(power_kw: float, efficiency: tuple[float, float], hours_a_day: flo
     """Least and most kWh lost in a year, by the two ends of a band of efficiencies."""
     low, high = efficiency
     return (
-        float(yearly_loss(power_kw, high, hours_a_day, days)),
-        float(yearly_loss(power_kw, low, hours_a_day, days)),
+        yearly_loss(power_kw, high, hours_a_day, days),
+        yearly_loss(power_kw, low, hours_a_day, days),
     )
 
 

@@ -13,7 +13,7 @@ from numpy import maximum
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.sources import PRACTICE
-from tuyere.core.steps import Num, formula, looked_up, mark
+from tuyere.core.steps import Num, formula, looked_up
 from tuyere.core.tables import declare, table
 
 declare(
@@ -116,8 +116,8 @@ def conditions(
 def with_choking(listed: Num, chokes: bool) -> float:
     """The listed factor, at least 2.0 for a machine that can choke; says so. Source: common practice."""
     if not chokes:
-        return float(mark("factor", listed))
-    factor = float(mark("factor", choking_factor(listed, CHOKING_LEAST)))
+        return listed
+    factor = choking_factor(listed, CHOKING_LEAST)
     if factor > listed:
         notice("info", "chokes", "It can choke, so at least 2.0 is taken (common practice).", "machine")
     return factor

@@ -5,7 +5,7 @@ from __future__ import annotations
 import tuyere.core.flat.tables  # noqa: F401
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 
@@ -25,4 +25,4 @@ def crown_mm(diameter_mm: float, face_mm: float) -> float:
             "input.diameter",
         )
     notice("info", "one-crown", "Crown one pulley of a pair, usually the larger, rounded and smooth.", "input.diameter")
-    return float(mark("crown", looked_up("h_o", value * MM_PER_IN, t.id, t.source_of(rows[-1][3]))))
+    return looked_up("h_o", value * MM_PER_IN, t.id, t.source_of(rows[-1][3]))

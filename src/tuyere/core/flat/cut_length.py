@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from tuyere.core.drive.two_pulleys import TwoPulleys, work_two_pulleys
 from tuyere.core.errors import InputError
 from tuyere.core.flat.formulas import cut_short_length, relative_shortening
 from tuyere.core.flat.joints import lap_range_mm
-from tuyere.core.geometry.two_pulleys import TwoPulleys, work_two_pulleys
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 
@@ -92,8 +92,8 @@ def work_cut_length(
         raise InputError("lap", lap_mm, "only a lapped joint has a lap", "leave it open")
     source = t.source_of(str(row["confidence"]))
     short = looked_up("c_s", float(row["usual"]), t.id, source)
-    cut = float(mark("cut", cut_short_length(loop, short, lap_mm, gap_mm)))
-    shortened = float(mark("short", relative_shortening(loop, short)))
+    cut = cut_short_length(loop, short, lap_mm, gap_mm)
+    shortened = relative_shortening(loop, short)
     ends = [loop * (1 - float(row[k]) / 100) + lap_mm - gap_mm for k in ("high", "low")]
     if row["confidence"] == "low":
         notice(

@@ -4,7 +4,7 @@ from numpy import exp, floor, log, maximum, minimum, radians
 
 from tuyere.core.sources import EXACT_UNITS, PRACTICE, STATICS, TEXTBOOK
 from tuyere.core.steps import Num, formula
-from tuyere.core.units import G_FT, KW_PER_HP, N_PER_LBF
+from tuyere.core.units import G_FT, KG_PER_LB, KW_PER_HP, MM_PER_IN
 
 
 @formula("w_f", TEXTBOOK)
@@ -79,10 +79,28 @@ def dip_inches(C_ft: Num, w_f: Num, F_i: Num) -> Num:
     return 3 * C_ft**2 * w_f / (2 * F_i)
 
 
-@formula("F_bN", EXACT_UNITS)
-def pounds_to_newtons(F_b: Num) -> Num:
-    """Pounds-force in newtons."""
-    return F_b * N_PER_LBF
+@formula("C_ft", EXACT_UNITS)
+def span_feet(t_in: Num) -> Num:
+    """The free span in feet."""
+    return t_in / 12
+
+
+@formula("T_mean", STATICS)
+def mean_strand(T_iN: Num, T_cN: Num) -> Num:
+    """On fixed centres the centrifugal part is there at rest too."""
+    return T_iN + T_cN
+
+
+@formula("b_do", STATICS)
+def width_that_does(b_is: Num, P_d: Num, P_cap: Num) -> Num:
+    """What a belt carries goes with its width."""
+    return b_is * P_d / P_cap
+
+
+@formula("m_bl", EXACT_UNITS)
+def belt_mass_kg(w_f: Num, L_bl: Num) -> Num:
+    """Weight of a foot of belt over its length."""
+    return w_f * KG_PER_LB * L_bl / MM_PER_IN / 12
 
 
 @formula("L_cut", PRACTICE)

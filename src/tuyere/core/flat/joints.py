@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from tuyere.core.errors import InputError
 from tuyere.core.flat.joint_steps import CAUTIONS, STEPS
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 
@@ -58,8 +58,8 @@ def work_joint(joint: str, thickness_mm: float, width_mm: float, smallest_pulley
     except KeyError as e:
         raise InputError("joint", joint, "not in the table", " ".join(str(k) for k in t.column("key"))) from e
     source = t.source_of(str(row["confidence"]))
-    low = float(mark("efficiency_low", looked_up("eta_j", float(row["low"]), t.id, source)))
-    high = float(mark("efficiency_high", looked_up("eta_j", float(row["high"]), t.id, source)))
+    low = looked_up("eta_j", float(row["low"]), t.id, source)
+    high = looked_up("eta_j", float(row["high"]), t.id, source)
     band, least = None, None
     if joint in HOOKED:
         inches = thickness_mm / MM_PER_IN

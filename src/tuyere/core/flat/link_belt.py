@@ -8,7 +8,7 @@ import tuyere.core.flat.tables  # noqa: F401
 from tuyere.core.errors import InputError
 from tuyere.core.flat.formulas import links_off
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 
@@ -17,9 +17,9 @@ from tuyere.core.units import MM_PER_IN
 class LinkBelt:
     """Links hand-tight, to take off and to run; least pulley in mm."""
 
-    hand_tight: int
-    take_off: int
-    run: int
+    hand_tight: float
+    take_off: float
+    run: float
     least_pulley_mm: float
 
 
@@ -48,7 +48,7 @@ def work_link_belt(section: str, links: int | None, path_mm: float | None) -> Li
         )
     if not 12 <= links <= 5000:
         raise InputError("links", links, "not a belt", "12 to 5000 links")
-    off = int(mark("take_off", links_off(float(links), looked_up("one_in", float(row["one_in"]), t.id, t.source_of()))))
+    off: float = links_off(float(links), looked_up("one_in", float(row["one_in"]), t.id, t.source_of()))
     notice(
         "info",
         "direction",

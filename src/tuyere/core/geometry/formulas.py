@@ -59,3 +59,9 @@ def centre_first_guess(L: Num, d: Num, D: Num) -> Num:
     It takes the arcs as flat; on ordinary drives it is within a thousandth of the exact value.
     """
     return (L - pi / 2 * (D + d) + sqrt((L - pi / 2 * (D + d)) ** 2 - 2 * (D - d) ** 2)) / 4
+
+
+@formula("L_loop", GEOMETRY)
+def loop_length(n_l: Num, l_p: Num) -> Num:
+    """Pitches or teeth, each as long as the pitch."""
+    return n_l * l_p

@@ -14,7 +14,7 @@ from tuyere.core.errors import InputError
 
 
 @dataclass(frozen=True, slots=True)
-class Wheel:
+class Circle:
     """A circle the belt touches: centre and radius in mm, ``turn`` +1 counter-clockwise, -1 clockwise."""
 
     x: float
@@ -58,8 +58,8 @@ class Span:
         return hypot(self.x2 - self.x1, self.y2 - self.y1)
 
 
-def _tangent(i: int, j: int, wheels: list[Wheel]) -> tuple[Span, float]:
-    a, b = wheels[i], wheels[j]
+def _tangent(i: int, j: int, circles: list[Circle]) -> tuple[Span, float]:
+    a, b = circles[i], circles[j]
     dx, dy = b.x - a.x, b.y - a.y
     apart = hypot(dx, dy)
     lift = (b.turn * b.r - a.turn * a.r) / apart if apart else 2.0
@@ -83,30 +83,30 @@ def _tangent(i: int, j: int, wheels: list[Wheel]) -> tuple[Span, float]:
     return span, heading
 
 
-def belt_path(wheels: list[Wheel]) -> list[Arc | Span]:
+def belt_path(circles: list[Circle]) -> list[Arc | Span]:
     """Arcs and spans in the order of travel, starting with the arc on the first wheel.
 
     At least two wheels; raises InputError when two neighbours overlap.
     """
-    count = len(wheels)
+    count = len(circles)
     if count < 2:
         raise InputError("pulleys", count, "a belt needs two pulleys", "2 or more")
-    legs = [_tangent(k, (k + 1) % count, wheels) for k in range(count)]
+    legs = [_tangent(k, (k + 1) % count, circles) for k in range(count)]
     path: list[Arc | Span] = []
-    for k, wheel in enumerate(wheels):
+    for k, circle in enumerate(circles):
         span, leaving = legs[k]
         arriving = legs[k - 1][1]
-        sweep = (wheel.turn * (leaving - arriving)) % (2 * pi)
-        start = arriving - wheel.turn * pi / 2
+        sweep = (circle.turn * (leaving - arriving)) % (2 * pi)
+        start = arriving - circle.turn * pi / 2
         path.append(
             Arc(
                 wheel=k,
-                x=wheel.x,
-                y=wheel.y,
-                r=wheel.r,
+                x=circle.x,
+                y=circle.y,
+                r=circle.r,
                 start_deg=degrees(start) % 360,
                 sweep_deg=degrees(sweep),
-                turn=wheel.turn,
+                turn=circle.turn,
             )
         )
         path.append(span)

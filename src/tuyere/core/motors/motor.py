@@ -8,7 +8,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.motors.formulas import motor_slip, speed_at_frequency, synchronous_motor_speed
 from tuyere.core.notices import notice
 from tuyere.core.sources import Source
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import declare, table
 from tuyere.core.units import KW_PER_HP, MM_PER_IN
 
@@ -44,7 +44,7 @@ def motor_speed(
     """
     if poles % 2:
         raise InputError("poles", poles, "poles come in pairs", "2, 4, 6, 8 and so on")
-    sync = float(mark("synchronous", synchronous_motor_speed(hertz, float(poles))))
+    sync = synchronous_motor_speed(hertz, float(poles))
     if nameplate_rpm is not None:
         if not 0.8 * sync <= nameplate_rpm < sync:
             raise InputError(
@@ -53,12 +53,12 @@ def motor_speed(
                 f"not a full-load speed of a motor with {poles} poles at {hertz:g} Hz",
                 f"{0.8 * sync:.0f} to under {sync:.0f} rpm",
             )
-        low = high = float(looked_up("n_full", nameplate_rpm, "", NAMEPLATE))
+        low = high = looked_up("n_full", nameplate_rpm, "", NAMEPLATE)
     else:
         rows = [r for r in table("motor_speeds").rows if r[0] == hertz and r[1] == poles]
         t = table("motor_speeds")
         if rows:
-            low, high = float(looked_up("n_full", rows[0][3], t.id, t.source_of())), float(rows[0][4])
+            low, high = looked_up("n_full", rows[0][3], t.id, t.source_of()), float(rows[0][4])
             notice(
                 "caution",
                 "nameplate-assumed",
@@ -72,16 +72,12 @@ def motor_speed(
                 "no usual full-load speed is on hand for these poles and this frequency",
                 "the speed on the nameplate",
             )
-    slip = float(mark("slip", motor_slip(sync, low)))
+    slip = motor_slip(sync, low)
     ends: list[float | None] = []
     if low_hertz is not None and high_hertz is not None and high_hertz < low_hertz:
         raise InputError("high_frequency", high_hertz, "under the lowest frequency", f"{low_hertz:g} Hz or more")
-    for name, f in (("at_low", low_hertz), ("at_high", high_hertz)):
-        ends.append(
-            None
-            if f is None
-            else float(mark(name, speed_at_frequency(synchronous_motor_speed(f, float(poles)), sync - low)))
-        )
+    for f in (low_hertz, high_hertz):
+        ends.append(None if f is None else speed_at_frequency(synchronous_motor_speed(f, float(poles)), sync - low))
     if high_hertz is not None and high_hertz > hertz:
         notice(
             "caution",
@@ -148,7 +144,7 @@ def least_motor_sheave(power_kw: float, rpm: float, narrow: bool, frame: str | N
             "the table allows no such sheave on this motor",
             "narrow belts" if not narrow else "a direct coupling",
         )
-    least = float(mark("least", looked_up("d_min", row[column] * MM_PER_IN, t.id, t.source_of())))
+    least = looked_up("d_min", row[column] * MM_PER_IN, t.id, t.source_of())
     if frame is None:
         notice(
             "info",

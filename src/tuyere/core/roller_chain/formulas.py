@@ -3,7 +3,7 @@
 The power limits are inch-based as printed and give horsepower per strand. Teeth are counts.
 """
 
-from numpy import arcsin, cos, degrees, log, log10, minimum, pi, sin, sqrt, tan
+from numpy import arcsin, ceil, cos, degrees, log, log10, minimum, pi, sin, sqrt, tan
 
 from tuyere.core.sources import GEOMETRY, KINEMATICS, PRACTICE, STATICS, Source
 from tuyere.core.steps import Num, formula
@@ -53,6 +53,12 @@ def strand_power(H_plate: Num, H_impact: Num, H_gall: Num) -> Num:
 def chain_power(H_strand: Num, K_str: Num, K_lub: Num, K_off: Num) -> Num:
     """All strands, with what lubrication and an offset link leave."""
     return H_strand * K_str * K_lub * K_off * KW_PER_HP
+
+
+@formula("X_e", PRACTICE)
+def even_pitches(X: Num) -> Num:
+    """The next even number: an odd one needs an offset link."""
+    return 2 * ceil(X / 2 - 1e-9)
 
 
 @formula("X", GEOMETRY)
@@ -159,6 +165,12 @@ def static_safety(F_u: Num, F_max: Num) -> Num:
 def shaft_pull(F_1: Num, K_s: Num, F_f: Num) -> Num:
     """Tight strand with its factor and the sag pull on both strands."""
     return F_1 * K_s + 2 * F_f
+
+
+@formula("F_sh", STATICS)
+def standing_pull(F_f: Num) -> Num:
+    """At rest both strands hang on the shaft."""
+    return 2 * F_f
 
 
 @formula("eps", WEAR)

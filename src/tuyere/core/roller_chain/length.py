@@ -1,99 +1,89 @@
-"""Chain length from centres and centres from length, exact, in whole pitches."""
+"""A chain round its sprockets: length from centres and centres from length, exact, in whole pitches."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from math import gcd, pi
+from math import gcd
 
+from tuyere.core.drive.around import counted_around
+from tuyere.core.drive.case import Shape
+from tuyere.core.drive.path import solve_route
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length
-from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
+from tuyere.core.geometry.formulas import loop_length
 from tuyere.core.notices import notice
-from tuyere.core.roller_chain.formulas import chain_pitches, chain_span, small_wrap
-from tuyere.core.roller_chain.sprockets import outside_mm
-from tuyere.core.roller_chain.tables import Chain
-from tuyere.core.rounding import round_up
-from tuyere.core.steps import mark, quiet, solved
+from tuyere.core.roller_chain.case import ChainCase
+from tuyere.core.roller_chain.formulas import chain_pitches, chain_span, even_pitches, small_wrap
+from tuyere.core.steps import about, solved
 
 SLACK = (0.002, 0.004)  # mounted centres stand in by 0.2 to 0.4 % of the greatest, adjustable drives
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class ChainLength:
-    """Pitches, centre distance at that length and as mounted (mm), wrap (deg), free strand (mm)."""
+def chain_shape(case: ChainCase) -> Shape:
+    """The chain on its sprockets; at given centres the next even number of pitches is taken.
 
-    exact_pitches: float
-    pitches: int
-    offset_link: bool
-    centre_mm: float
-    mounted_low_mm: float
-    mounted_high_mm: float
-    wrap_deg: float
-    span_mm: float
-    elevation: Elevation
-
-
-def work_length(
-    of: Chain,
-    z_1: int,
-    *,
-    z_2: int,
-    centre_mm: float | None,
-    pitches: int | None,
-    angle_deg: float = 0.0,
-    clockwise: bool = True,
-) -> ChainLength:
-    """Give a centre distance (the next even number of pitches is taken) or a number of pitches.
-
-    Raises InputError when both or neither are given or the sprockets would touch.
+    Raises InputError when the sprockets would touch. Source: geometry, exact.
     """
-    if (centre_mm is None) == (pitches is None):
-        raise InputError(
-            "centre_distance", centre_mm, "give the centre distance or the pitches", "exactly one of the two"
-        )
-    small, large = min(z_1, z_2), max(z_1, z_2)
-    p = of.pitch_mm
-    with quiet():
-        outside = [float(outside_mm(of, z)) for z in (z_1, z_2)]
-        tips = sum(outside) / 2
-    if centre_mm is not None:
-        if centre_mm <= tips:
+    two, p = case.route.plain, case.loop.chain.pitch_mm
+    if two is None:
+        return counted_around(case.route, p, case.loop.pitches, "pitches", whole=even_pitches)
+    small, large = two.small.count, two.large.count
+    tips = (two.small.outside_mm + two.large.outside_mm) / 2
+    count: float
+    if case.centre_mm is not None:
+        if case.centre_mm <= tips:
             raise InputError(
-                "centre_distance", centre_mm, "the sprockets would touch", "over {tips}", tips=(tips, "length")
+                "centre_distance", case.centre_mm, "the sprockets would touch", "over {tips}", tips=(tips, "length")
             )
-        exact = float(mark("exact_pitches", chain_pitches(centre_mm, p, small, large)))
-        count = int(2 * round_up(exact / 2))
+        exact = chain_pitches(case.centre_mm, p, small, large)
+        count = even_pitches(exact)
     else:
-        assert pitches is not None
-        exact, count = float(pitches), pitches
-    centre = centre_of_length(count * p, small * p / pi, large * p / pi, field="pitches")
+        assert case.loop.pitches is not None
+        exact, count = float(case.loop.pitches), case.loop.pitches
+    length = loop_length(count, p)
+    centre = centre_of_length(length, two.small.path_mm, two.large.path_mm, field="pitches")
     if centre <= tips:
-        raise InputError("pitches", count, "too few: the sprockets would touch", f"more than {count}")
-    mark("centre_distance", solved("a", centre, chain_pitches, a=centre, p=p, N_s=float(small), N_l=float(large)))
-    wrap = float(mark("wrap", small_wrap(centre, p, small, large)))
-    span = float(mark("span", chain_span(centre, p, small, large)))
-    in_pitches = centre / p
-    if wrap < 120:
+        raise InputError("pitches", count, "too few: the sprockets would touch", f"more than {count:.0f}")
+    centre = solved("a", centre, chain_pitches, a=centre, p=p, N_s=float(small), N_l=float(large))
+    with about(two.small.id):
+        wrap = small_wrap(centre, p, small, large)
+    return Shape(
+        path=solve_route(case.route, length, "pitches"),
+        length_mm=length,
+        centre_mm=centre,
+        span_mm=chain_span(centre, p, small, large),
+        small_arc_deg=wrap,
+        large_arc_deg=360 - wrap,
+        members=count,
+        members_exact=exact,
+    )
+
+
+def advise_length(shape: Shape, case: ChainCase) -> None:
+    """Wrap, centres in pitches, ratio, offset link, hunting: what a practitioner would remark."""
+    teeth = sorted(w.count for w in case.route.wheels if w.role in ("driver", "driven"))
+    small, large = teeth[0], teeth[-1]
+    assert shape.members is not None
+    count = int(shape.members)
+    in_pitches = shape.centre_mm / case.loop.chain.pitch_mm
+    if shape.small_arc_deg < 120:
         notice(
             "caution",
             "short-wrap",
             "Only {wrap} of wrap on the smaller sprocket: 120 degrees or more are wanted.",
             "input.centre_distance",
             "Lengthen the centre distance or lessen the ratio.",
-            wrap=(wrap, "angle"),
+            wrap=(shape.small_arc_deg, "angle"),
         )
     if not 30 <= in_pitches <= 50:
-        level = "caution" if in_pitches > 80 else "info"
         notice(
-            level,
+            "caution" if in_pitches > 80 else "info",
             "centre-in-pitches",
             f"The centres are {in_pitches:.0f} pitches apart; 30 to 50 are preferred, 80 the most without a guide.",
             "input.centre_distance",
         )
     if large / small > 7:
         notice("caution", "ratio", "Over 7 : 1 takes two stages on ordinary drives.", "input.driven_teeth")
-    odd = count % 2 == 1
-    if odd:
+    if count % 2:
         notice(
             "caution",
             "offset-link",
@@ -109,29 +99,8 @@ def work_length(
             "again and again. Teeth and pitches without a common factor wear more evenly.",
             "input.driver_teeth",
         )
-    with quiet():
-        drawing = two_wheel_elevation(
-            "roller-chain",
-            "chain",
-            counts=(z_1, z_2),
-            thickness_mm=of.height_mm,
-            centre_mm=centre,
-            driver_path_mm=z_1 * p / pi,
-            driver_outside_mm=outside[0],
-            driven_path_mm=z_2 * p / pi,
-            driven_outside_mm=outside[1],
-            angle_deg=angle_deg,
-            clockwise=clockwise,
-            pitch_mm=p,
-        )
-    return ChainLength(
-        exact_pitches=exact,
-        pitches=count,
-        offset_link=odd,
-        centre_mm=centre,
-        mounted_low_mm=centre * (1 - SLACK[1]),
-        mounted_high_mm=centre * (1 - SLACK[0]),
-        wrap_deg=wrap,
-        span_mm=span,
-        elevation=drawing,
-    )
+
+
+def mounted_mm(shape: Shape) -> tuple[float, float]:
+    """Centres as mounted, least and most: a little inside the greatest, so that the slack strand hangs."""
+    return shape.centre_mm * (1 - SLACK[1]), shape.centre_mm * (1 - SLACK[0])

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.formulas import dog_mismatch, elongation_centres, pitch_difference
-from tuyere.core.steps import mark
 
 WORN_PERCENT = 3.0
 
@@ -40,10 +39,10 @@ def work_match(
                 "{nominal} new, to 12 % more",
                 nominal=(nominal, "length"),
             )
-    drive = float(mark("drive_growth", elongation_centres(drive_mm, float(pitches), pitch_mm)))
-    driven = float(mark("driven_growth", elongation_centres(driven_mm, float(pitches), pitch_mm)))
-    apart = float(mark("difference", pitch_difference(drive_mm, driven_mm)))
-    mismatch = None if engaged is None else float(mark("mismatch", dog_mismatch(apart, pitch_mm, float(engaged))))
+    drive = elongation_centres(drive_mm, float(pitches), pitch_mm)
+    driven = elongation_centres(driven_mm, float(pitches), pitch_mm)
+    apart = pitch_difference(drive_mm, driven_mm)
+    mismatch = None if engaged is None else dog_mismatch(apart, pitch_mm, float(engaged))
     worn = max(drive, driven) > WORN_PERCENT
     jams = room_mm is not None and mismatch is not None and abs(mismatch) > room_mm
     if mismatch is None:

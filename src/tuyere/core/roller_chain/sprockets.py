@@ -16,7 +16,7 @@ from tuyere.core.roller_chain.formulas import (
     pitch_diameter,
 )
 from tuyere.core.roller_chain.tables import Chain, greatest_bore_mm
-from tuyere.core.steps import Num, mark
+from tuyere.core.steps import Num
 
 FEWEST, MOST = 9, 150
 
@@ -63,24 +63,22 @@ def work_sprocket(of: Chain, teeth: int, field: str = "teeth") -> Sprocket:
     """A sprocket for a chain. Raises InputError outside 9..150 teeth. Source: ASME B29.1, geometry."""
     if not FEWEST <= teeth <= MOST:
         raise InputError(field, teeth, "not a sprocket for roller chain", f"{FEWEST} to {MOST} teeth")
-    pitch = mark("pitch_diameter", pitch_diameter(of.pitch_mm, teeth))
-    outside = mark(
-        "outside_diameter",
+    pitch = pitch_diameter(of.pitch_mm, teeth)
+    outside = (
         outside_diameter(of.pitch_mm, teeth)
         if of.series == "ansi"
-        else iso_outside_diameter(pitch, of.pitch_mm, of.roller_mm),
+        else iso_outside_diameter(pitch, of.pitch_mm, of.roller_mm)
     )
-    measured = caliper_odd(pitch, teeth, of.roller_mm) if teeth % 2 else caliper_even(pitch, of.roller_mm)
-    caliper = mark("caliper", measured)
-    hub = mark("hub", hub_limit(of.pitch_mm, teeth))
-    pulse = mark("chordal", chordal_variation(teeth))
+    caliper = caliper_odd(pitch, teeth, of.roller_mm) if teeth % 2 else caliper_even(pitch, of.roller_mm)
+    hub = hub_limit(of.pitch_mm, teeth)
+    pulse = chordal_variation(teeth)
     advise_teeth(teeth, field)
     return Sprocket(
         teeth=teeth,
-        pitch_mm=float(pitch),
-        outside_mm=float(outside),
-        caliper_mm=float(caliper),
-        hub_mm=float(hub),
+        pitch_mm=pitch,
+        outside_mm=outside,
+        caliper_mm=caliper,
+        hub_mm=hub,
         bore_mm=greatest_bore_mm(of, teeth),
-        chordal_percent=float(pulse),
+        chordal_percent=pulse,
     )

@@ -122,7 +122,7 @@ def strand_factor(strands: int, of: Chain, field: str = "strands") -> float:
         raise InputError(field, strands, "no factor for so many strands", "1 to 6")
     if strands > 1 and of.spacing_mm == 0:
         raise InputError(field, strands, f"chain {of.name} is made with one strand only", "1")
-    return float(looked_up("K_str", rows[0][1], t.id, t.source_of(), z=float(strands)))
+    return looked_up("K_str", rows[0][1], t.id, t.source_of(), z=float(strands))
 
 
 def chain_service_factor(load: str, driver: str) -> float:
@@ -132,7 +132,7 @@ def chain_service_factor(load: str, driver: str) -> float:
         row = t.row(load=load, driver=driver)
     except KeyError as e:
         raise InputError("load", load, "not in the table", "smooth, moderate or heavy") from e
-    return float(looked_up("K_list", row["factor"], t.id, t.source_of()))
+    return looked_up("K_list", row["factor"], t.id, t.source_of())
 
 
 def lubrication_share(key: str) -> tuple[float, str]:
@@ -142,7 +142,7 @@ def lubrication_share(key: str) -> tuple[float, str]:
         row = t.row(key=key)
     except KeyError as e:
         raise InputError("lubrication", key, "not in the table", " ".join(str(k) for k in t.column("key"))) from e
-    return float(looked_up("K_lub", row["factor"], t.id, t.source_of())), str(row["name"])
+    return looked_up("K_lub", row["factor"], t.id, t.source_of()), str(row["name"])
 
 
 def lubrication_type(of: Chain, speed_m_s: float) -> str:

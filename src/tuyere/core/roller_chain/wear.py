@@ -19,7 +19,7 @@ from tuyere.core.roller_chain.formulas import (
 )
 from tuyere.core.roller_chain.tables import Chain
 from tuyere.core.sources import PRACTICE
-from tuyere.core.steps import looked_up, mark, quiet
+from tuyere.core.steps import looked_up, quiet
 
 GENERAL, FIXED, TIMING = 3.0, 1.5, 0.8
 
@@ -73,7 +73,7 @@ def judge_wear(
         stretch = elongation_outside(measured_mm, of.roller_mm, float(pitches), of.pitch_mm)
     else:
         stretch = elongation_centres(measured_mm, float(pitches), of.pitch_mm)
-    percent = float(mark("elongation", stretch))
+    percent = stretch
     limits = [(GENERAL, "general limit")]
     if fixed_centres:
         limits.append((FIXED, "fixed centres without a take-up"))
@@ -81,15 +81,15 @@ def judge_wear(
         limits.append((TIMING, "it keeps time"))
     limit, why = min(limits)
     if large_teeth is not None and large_teeth > 67 and 200 / large_teeth < limit:
-        limit, why = float(large_sprocket_limit(float(large_teeth))), f"{large_teeth} teeth: 200 / N"
+        limit, why = large_sprocket_limit(float(large_teeth)), f"{large_teeth} teeth: 200 / N"
     else:
-        looked_up("eps_lim", limit, "", PRACTICE)
-    mark("limit", limit)
+        limit = looked_up("eps_lim", limit, "", PRACTICE)
+
     out = None
     if large_teeth is not None:
         with quiet():
-            circle = float(pitch_diameter(of.pitch_mm, large_teeth))
-        out = float(mark("ride_out", ride_out(max(percent, 0.0), circle)))
+            circle = pitch_diameter(of.pitch_mm, large_teeth)
+        out = ride_out(max(percent, 0.0), circle)
     length_limit = pitches * of.pitch_mm * (1 + limit / 100) + (of.roller_mm if over_rollers else 0.0)
     verdict = "replace" if percent >= limit else "soon" if percent >= 0.7 * limit else "fine"
     if percent < -0.2:
@@ -155,12 +155,12 @@ def judge_slack(span_mm: float, hand_mm: float | None, sag_mm: float | None, ste
             most=(0.2 * span_mm, "length"),
         )
     if hand_mm is not None:
-        excess = float(mark("excess", excess_of_hand(hand_mm, span_mm)))
-        hand, sag = hand_mm, float(mark("sag", sag_of_excess(excess, span_mm)))
+        excess = excess_of_hand(hand_mm, span_mm)
+        hand, sag = hand_mm, sag_of_excess(excess, span_mm)
     else:
         assert sag_mm is not None
-        excess = float(mark("excess", excess_of_sag(sag_mm, span_mm)))
-        sag, hand = sag_mm, float(mark("hand", hand_of_excess(excess, span_mm)))
+        excess = excess_of_sag(sag_mm, span_mm)
+        sag, hand = sag_mm, hand_of_excess(excess, span_mm)
     band = (2.0, 3.0) if steep_or_shock else (4.0, 6.0)
     percent = 100 * hand / span_mm
     verdict = "too tight" if percent < band[0] else "too slack" if percent > band[1] else "fine"

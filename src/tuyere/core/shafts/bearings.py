@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.shafts.formulas import ISO281, far_bearing, load_for_life, near_bearing, pull_of_near_load, rating_life
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 
 EXPONENT = {"ball": 3.0, "roller": 10 / 3}
 
@@ -31,7 +31,7 @@ def bearing_life(load_n: float, rating_n: float, rpm: float, kind: str, name: st
     if kind not in EXPONENT:
         raise InputError("kind", kind, "not a kind of rolling bearing", "ball or roller")
     exponent = looked_up("e_b", EXPONENT[kind], "", ISO281)
-    return float(mark(name, rating_life(rating_n, load_n, exponent, rpm)))
+    return rating_life(rating_n, load_n, exponent, rpm)
 
 
 def overhung(
@@ -50,8 +50,8 @@ def overhung(
     """
     if (near_n is not None or far_n is not None) and rpm is None:
         raise InputError("speed", None, "a life needs the shaft's speed", "rpm")
-    near = float(mark("near", near_bearing(pull_n, overhang_mm, spacing_mm)))
-    far = float(mark("far", far_bearing(pull_n, overhang_mm, spacing_mm)))
+    near = near_bearing(pull_n, overhang_mm, spacing_mm)
+    far = far_bearing(pull_n, overhang_mm, spacing_mm)
     if overhang_mm > spacing_mm:
         notice(
             "caution",
@@ -80,4 +80,4 @@ def largest_pull(
         raise InputError("kind", kind, "not a kind of rolling bearing", "ball or roller")
     exponent = looked_up("e_b", EXPONENT[kind], "", ISO281)
     load = load_for_life(rating_n, exponent, rpm, hours)
-    return float(mark("largest_pull", pull_of_near_load(load, overhang_mm, spacing_mm)))
+    return pull_of_near_load(load, overhang_mm, spacing_mm)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import declare, table
 from tuyere.core.units import MM_PER_IN
 
@@ -77,7 +77,7 @@ def bushing(size: str, shaft_mm: float | None) -> Bushing:
     if not rows:
         raise InputError("size", size, "not a bushing in the table", " ".join(str(r[1]) for r in t.rows))
     style, name, bore, screw, count, torque, confidence = rows[0]
-    newton_metres = float(mark("torque", looked_up("M_t", torque * NM_PER_LBF_IN, t.id, t.source_of(str(confidence)))))
+    newton_metres = looked_up("M_t", torque * NM_PER_LBF_IN, t.id, t.source_of(str(confidence)))
     if confidence != "high":
         notice(
             "caution",

@@ -13,7 +13,6 @@ from tuyere.core.speeds.formulas import (
     driver_speed,
     ratio_of_speeds,
 )
-from tuyere.core.steps import mark
 
 UNKNOWNS = ("driver_rpm", "driven_rpm", "driver_mm", "driven_mm")
 
@@ -56,15 +55,15 @@ def solve_speed_ratio(
     n1, n2, d1, d2 = (0.0 if x is None else x for x in given.values())
     unknown = missing[0]
     if unknown == "driven_rpm":
-        n2 = float(mark("driven_speed", driven_speed(n1, d1, d2, slip_percent)))
+        n2 = driven_speed(n1, d1, d2, slip_percent)
     elif unknown == "driver_rpm":
-        n1 = float(mark("driver_speed", driver_speed(n2, d1, d2, slip_percent)))
+        n1 = driver_speed(n2, d1, d2, slip_percent)
     elif unknown == "driver_mm":
-        d1 = float(mark("driver_diameter", driver_diameter(n1, n2, d2, slip_percent)))
+        d1 = driver_diameter(n1, n2, d2, slip_percent)
     else:
-        d2 = float(mark("driven_diameter", driven_diameter(n1, n2, d1, slip_percent)))
-    ratio = float(mark("ratio", ratio_of_speeds(n1, n2)))
-    speed = float(mark("belt_speed", belt_speed(d1, n1)))
+        d2 = driven_diameter(n1, n2, d1, slip_percent)
+    ratio = ratio_of_speeds(n1, n2)
+    speed = belt_speed(d1, n1)
     return SpeedRatio(
         driver_rpm=n1, driven_rpm=n2, driver_mm=d1, driven_mm=d2, ratio=ratio, belt_speed_m_s=speed, solved_for=unknown
     )

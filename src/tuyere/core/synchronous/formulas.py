@@ -1,6 +1,6 @@
 """Synchronous belts: geometry by teeth, and the rating of ISO 5295."""
 
-from numpy import arcsin, degrees, floor, maximum, minimum, pi, sqrt
+from numpy import arcsin, ceil, degrees, floor, maximum, minimum, pi, sqrt
 
 from tuyere.core.sources import GEOMETRY, KINEMATICS, STATICS, STRING, Source
 from tuyere.core.steps import Num, formula
@@ -30,6 +30,12 @@ def belt_teeth(a: Num, p_b: Num, z_s: Num, z_l: Num) -> Num:
         + (z_s + z_l) / 2
         + (z_l - z_s) / pi * arcsin((z_l - z_s) / (2 * pi * a / p_b))
     )
+
+
+@formula("z_w", GEOMETRY)
+def whole_teeth(z_b: Num) -> Num:
+    """The next whole number of teeth."""
+    return ceil(z_b - 1e-9)
 
 
 @formula("theta", GEOMETRY)

@@ -1,72 +1,78 @@
-"""Exact geometry of a synchronous drive, by teeth."""
+"""A synchronous belt round its pulleys: exact geometry by teeth."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from math import pi
 
+from tuyere.core.drive.around import counted_around
+from tuyere.core.drive.case import Shape
+from tuyere.core.drive.path import solve_route
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length
-from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
+from tuyere.core.geometry.formulas import loop_length
 from tuyere.core.notices import notice
-from tuyere.core.rounding import round_up
-from tuyere.core.steps import mark, quiet, solved
-from tuyere.core.synchronous.formulas import belt_teeth, pulley_span, pulley_wrap, teeth_in_mesh
-from tuyere.core.synchronous.tables import Profile
+from tuyere.core.steps import about, solved
+from tuyere.core.synchronous.case import SyncCase
+from tuyere.core.synchronous.formulas import belt_teeth, pulley_span, pulley_wrap, teeth_in_mesh, whole_teeth
 from tuyere.core.tables import table
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class SyncLength:
-    """Belt teeth, centre distance and free span (mm), wrap (deg), teeth in mesh, room (mm)."""
+def sync_shape(case: SyncCase) -> Shape:
+    """The belt on its pulleys; at given centres the next whole number of teeth is taken.
 
-    exact_teeth: float
-    teeth: int
-    length_mm: float
-    centre_mm: float
-    wrap_deg: float
-    mesh: int
-    span_mm: float
-    fit_mm: float | None
-    tension_mm: float | None
-    elevation: Elevation
-
-
-def work_sync_length(
-    of: Profile,
-    z_1: int,
-    *,
-    z_2: int,
-    centre_mm: float | None,
-    teeth: int | None,
-    angle_deg: float = 0.0,
-    clockwise: bool = True,
-) -> SyncLength:
-    """Give a centre distance (the next whole number of teeth is taken) or the belt's teeth.
-
-    Raises InputError when both or neither are given or the pulleys would touch. Source: geometry, exact.
+    Raises InputError when the pulleys would touch. Source: geometry, exact.
     """
-    if (centre_mm is None) == (teeth is None):
-        raise InputError(
-            "centre_distance", centre_mm, "give the centre distance or the belt's teeth", "exactly one of the two"
-        )
-    small, large, p = min(z_1, z_2), max(z_1, z_2), of.pitch_mm
-    touch = (small + large) * p / pi / 2
-    if centre_mm is not None:
-        if centre_mm <= touch:
+    two, p = case.route.plain, case.loop.profile.pitch_mm
+    if two is None:
+        return counted_around(case.route, p, case.loop.teeth, "belt_teeth", whole=whole_teeth)
+    small, large = two.small.count, two.large.count
+    touch = (two.small.path_mm + two.large.path_mm) / 2
+    count: float
+    if case.centre_mm is not None:
+        if case.centre_mm <= touch:
             raise InputError(
-                "centre_distance", centre_mm, "the pulleys would touch", "over {touch}", touch=(float(touch), "length")
+                "centre_distance",
+                case.centre_mm,
+                "the pulleys would touch",
+                "over {touch}",
+                touch=(float(touch), "length"),
             )
-        exact = float(mark("exact_teeth", belt_teeth(centre_mm, p, small, large)))
-        count = int(round_up(exact))
+        exact = belt_teeth(case.centre_mm, p, small, large)
+        count = whole_teeth(exact)
     else:
-        assert teeth is not None
-        exact, count = float(teeth), teeth
-    centre = centre_of_length(count * p, small * p / pi, large * p / pi, field="belt_teeth")
-    mark("centre_distance", solved("a", centre, belt_teeth, a=centre, p_b=p, z_s=float(small), z_l=float(large)))
-    wrap = mark("wrap", pulley_wrap(centre, p, small, large))
-    mesh = mark("mesh", teeth_in_mesh(small, wrap))
-    span = mark("span", pulley_span(centre, p, small, large))
+        assert case.loop.teeth is not None
+        exact, count = float(case.loop.teeth), case.loop.teeth
+    length = loop_length(count, p)
+    centre = centre_of_length(length, two.small.path_mm, two.large.path_mm, field="belt_teeth")
+    centre = solved("a", centre, belt_teeth, a=centre, p_b=p, z_s=float(small), z_l=float(large))
+    with about(two.small.id):
+        wrap = pulley_wrap(centre, p, small, large)
+    return Shape(
+        path=solve_route(case.route, length, "belt_teeth"),
+        length_mm=length,
+        centre_mm=centre,
+        span_mm=pulley_span(centre, p, small, large),
+        small_arc_deg=wrap,
+        large_arc_deg=360 - wrap,
+        members=count,
+        members_exact=exact,
+    )
+
+
+def small_pulley_teeth(case: SyncCase) -> int:
+    """Teeth of the smallest pulley that carries power."""
+    return min(w.count for w in case.route.wheels if w.role in ("driver", "driven"))
+
+
+def mesh_of(case: SyncCase, shape: Shape) -> float:
+    """Whole teeth in mesh on the small pulley."""
+    mesh: float = teeth_in_mesh(small_pulley_teeth(case), shape.small_arc_deg)
+    return mesh
+
+
+def advise_length(case: SyncCase, shape: Shape, mesh: float) -> None:
+    """Teeth in mesh and flanges."""
+    small = small_pulley_teeth(case) * case.loop.profile.pitch_mm
     if mesh < 6:
         notice(
             "caution",
@@ -75,7 +81,7 @@ def work_sync_length(
             "input.centre_distance",
             "Lengthen the centre distance or take a larger small pulley.",
         )
-    if centre > 8 * small * p / pi:
+    if shape.centre_mm > 8 * small / pi:
         notice(
             "info",
             "flanges",
@@ -89,32 +95,9 @@ def work_sync_length(
             "Flange one pulley on both sides, or both on opposite sides; on upright shafts also the other one below.",
             "input.driver_teeth",
         )
-    room = next(((f, t) for over, through, f, t in table("sync_allowances").rows if over < count * p <= through), None)
-    d_1, d_2 = z_1 * p / pi, z_2 * p / pi
-    with quiet():
-        drawing = two_wheel_elevation(
-            "synchronous",
-            "toothed",
-            counts=(z_1, z_2),
-            thickness_mm=of.height_mm or 0.4 * p,
-            centre_mm=centre,
-            driver_path_mm=d_1,
-            driver_outside_mm=d_1 - 2 * of.a_mm,
-            driven_path_mm=d_2,
-            driven_outside_mm=d_2 - 2 * of.a_mm,
-            angle_deg=angle_deg,
-            clockwise=clockwise,
-            pitch_mm=p,
-        )
-    return SyncLength(
-        exact_teeth=exact,
-        teeth=count,
-        length_mm=count * p,
-        centre_mm=centre,
-        wrap_deg=float(wrap),
-        mesh=int(mesh),
-        span_mm=float(span),
-        fit_mm=room[0] if room else None,
-        tension_mm=room[1] if room else None,
-        elevation=drawing,
-    )
+
+
+def plain_room_mm(length_mm: float) -> tuple[float, float] | None:
+    """(closer to fit, apart to tension) in mm for pulleys without flanges; None outside the table."""
+    rows = table("sync_allowances").rows
+    return next(((float(f), float(t)) for over, through, f, t in rows if over < length_mm <= through), None)

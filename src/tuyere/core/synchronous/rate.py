@@ -8,7 +8,7 @@ from math import pi
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import notice
 from tuyere.core.sources import Source
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.synchronous.formulas import mesh_factor, synchronous_power, synchronous_speed, width_factor
 from tuyere.core.synchronous.tables import Profile, least_teeth
 from tuyere.core.tables import table
@@ -33,7 +33,7 @@ def rate_sync(
     *,
     teeth: int,
     rpm: float,
-    mesh: int,
+    mesh: float,
     own_tension_n: float | None,
     own_mass_kg_m: float | None,
 ) -> SyncRating:
@@ -42,8 +42,8 @@ def rate_sync(
     Raises InputError where there is no public rating and none was given, NoSolution beyond the speed
     limit or where the belt's own mass takes all of its tension.
     """
-    speed = mark("belt_speed", synchronous_speed(of.pitch_mm, teeth, rpm))
-    k_z = mark("mesh_factor", mesh_factor(float(mesh)))
+    speed = synchronous_speed(of.pitch_mm, teeth, rpm)
+    k_z = mesh_factor(mesh)
     rows = table("iso5295").select(profile=of.name)
     if own_tension_n is not None:
         base, t_a = width_mm, looked_up("T_a", own_tension_n, "", YOURS)
@@ -58,7 +58,7 @@ def rate_sync(
         basis = "ISO 5295"
         if speed > fastest:
             raise NoSolution(
-                f"belt speed {float(speed):.0f} m/s is over the limit of {of.name}", "speed", f"up to {fastest:g} m/s"
+                f"belt speed {speed:.0f} m/s is over the limit of {of.name}", "speed", f"up to {fastest:g} m/s"
             )
     else:
         raise InputError(
@@ -76,8 +76,8 @@ def rate_sync(
             low=(0.1 * base, "length"),
             high=(4 * base, "length"),
         )
-    k_w = mark("width_factor", width_factor(width_mm, base))
-    power = float(mark("power", synchronous_power(k_z, k_w, T_a=t_a, b_s=width_mm, b_0=base, m_0=m_0, v_b=speed)))
+    k_w = width_factor(width_mm, base)
+    power = synchronous_power(k_z, k_w, T_a=t_a, b_s=width_mm, b_0=base, m_0=m_0, v_b=speed)
     if power <= 0:
         raise NoSolution(
             "nothing is left to carry at this speed and mesh",
@@ -91,6 +91,4 @@ def rate_sync(
         notice(
             "caution", "wide", "Wider than its small pulley: side thrust will wear flanges and edges.", "input.width"
         )
-    return SyncRating(
-        power_kw=power, speed_m_s=float(speed), mesh_factor=float(k_z), width_factor=float(k_w), basis=basis
-    )
+    return SyncRating(power_kw=power, speed_m_s=speed, mesh_factor=k_z, width_factor=k_w, basis=basis)

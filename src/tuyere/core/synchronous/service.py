@@ -31,7 +31,7 @@ def speed_up_addition(ratio: float) -> float:
     """Added where the driven shaft is the faster one; ``ratio`` is driven over driver speed. Source: ISO 5295."""
     t = table("sync_additions")
     value = float(axis(t, "from", "add").at(max(ratio, 1.0), "driven_teeth"))
-    return float(looked_up("K_up", value, t.id, t.source_of()))
+    return looked_up("K_up", value, t.id, t.source_of())
 
 
 def idler_addition(idler: str) -> float:
@@ -40,4 +40,4 @@ def idler_addition(idler: str) -> float:
     rows = t.select(idler=idler)
     if not rows:
         raise InputError("idler", idler, "not in the table", ", ".join(str(x) for x in t.column("idler")))
-    return float(looked_up("K_idl", rows[0][1], t.id, t.source_of()))
+    return looked_up("K_idl", rows[0][1], t.id, t.source_of())

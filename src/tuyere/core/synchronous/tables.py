@@ -7,7 +7,7 @@ from functools import cache
 
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.synchronous.formulas import pulley_outside_diameter, pulley_pitch_diameter
 from tuyere.core.tables import declare, table
 
@@ -70,13 +70,13 @@ def profile(name: str, field: str = "profile") -> Profile:
     return found
 
 
-def pulley(of: Profile, teeth: int, name: str) -> tuple[float, float]:
-    """(pitch diameter, outside diameter) in mm, marked under ``name``."""
+def pulley(of: Profile, teeth: int) -> tuple[float, float]:
+    """(pitch diameter, outside diameter) in mm."""
     t = table("sync_profiles")
-    pitch = mark(f"{name}_pitch", pulley_pitch_diameter(of.pitch_mm, teeth))
+    pitch = pulley_pitch_diameter(of.pitch_mm, teeth)
     a_b = looked_up("a_b", of.a_mm, t.id, t.source_of(of.confidence))
-    outside = mark(f"{name}_outside", pulley_outside_diameter(pitch, a_b))
-    return float(pitch), float(outside)
+    outside = pulley_outside_diameter(pitch, a_b)
+    return pitch, outside
 
 
 def least_teeth(of: Profile, rpm: float) -> int | None:

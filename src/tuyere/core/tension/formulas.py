@@ -3,12 +3,13 @@
 Published forms keep pounds and feet per minute; results are carried on in newtons.
 """
 
-from numpy import cos, exp, maximum, radians, sin, sqrt
+from numpy import cos, exp, floor, maximum, radians, sin, sqrt
 
 from tuyere.core.sources import (
     ELASTIC_STRING,
     EXACT_UNITS,
     IP_TENSION,
+    PRACTICE,
     STATICS,
     STRING,
     TEXTBOOK,
@@ -130,6 +131,12 @@ def static_tension_pounds(T_s: Num) -> Num:
 def deflection(t: Num) -> Num:
     """One sixty-fourth of the span."""
     return t / 64
+
+
+@formula("q_t", PRACTICE)
+def deflection_at_mark(q: Num, m_tape: Num) -> Num:
+    """The nearest mark of the tape, the first one at least; the force is worked for it."""
+    return maximum(1, floor(q / m_tape + 0.5)) * m_tape
 
 
 @formula("t_in", EXACT_UNITS)

@@ -92,13 +92,13 @@ def belt_of(of: Section, number: float, field: str = "belt.designation") -> Belt
             f"{of.shown} {known[0]:.0f} to {of.shown} {known[-1]:.0f}",
         )
     if of.metric:
-        return Belt(of, number, float(metric_length(number)), "datum")
+        return Belt(of, number, metric_length(number), "datum")
     if of.line_kind == "effective":
-        return Belt(of, number, float(effective_length(number)), "effective")
+        return Belt(of, number, effective_length(number), "effective")
     t = table("length_addition")
     add = [row for row in t.select(section=of.groove) if row[1] <= number][-1]
     addition = looked_up("L_add", float(add[2]), t.id, t.source_of(str(add[3])), number=number)
-    return Belt(of, number, float(datum_length(number, addition)), "datum")
+    return Belt(of, number, datum_length(number, addition), "datum")
 
 
 def length_mm_of(one: Belt) -> float:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -66,6 +66,17 @@ class Catalogue:
 
     def __len__(self) -> int:
         return len(self.section_index)
+
+    @cached_property
+    def by_speed(self) -> tuple[NDArray[np.int64], Array]:
+        """Rows in the order of the driven speed over the driver's, and that factor in order."""
+        factor = self.columns["driver_pitch"] / self.columns["driven_pitch"]
+        order = np.argsort(factor, kind="stable").astype(np.int64)
+        return order, factor[order]
+
+    def at(self, rows: NDArray[np.int64], names: tuple[str, ...]) -> dict[str, Array]:
+        """Some columns of some rows."""
+        return {n: self.columns[n][rows] for n in names}
 
 
 @dataclass(frozen=True, kw_only=True)

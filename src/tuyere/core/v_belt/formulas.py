@@ -74,6 +74,12 @@ def spare_power(P_b: Num, N_b: Num, P_d: Num) -> Num:
     return 100 * (P_b * N_b / P_d - 1)
 
 
+@formula("P_all", DEFINITION)
+def all_belts_power(P_b: Num, N_b: Num) -> Num:
+    """Each belt of the set carries its share."""
+    return P_b * N_b
+
+
 @formula("L", EXACT_UNITS)
 def length_mm(L_in: Num) -> Num:
     """Belt length in millimetres."""
@@ -194,6 +200,12 @@ def belt_gap(h_g: Num, y_t: Num, T_d: Num) -> Num:
 def ridden_diameter(d_out: Num, y_t: Num, c_p: Num) -> Num:
     """The pitch line runs a fixed depth under the belt's top."""
     return d_out - 2 * (y_t + c_p)
+
+
+@formula("e_ride", GEOMETRY)
+def ride_speed_change(d_eff: Num, d_own: Num) -> Num:
+    """A belt that rides elsewhere in the driver's groove turns the driven in proportion."""
+    return 100 * (d_eff / d_own - 1)
 
 
 @formula("d_turn", GEOMETRY)

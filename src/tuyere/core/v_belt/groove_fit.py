@@ -11,7 +11,7 @@ from math import radians, tan
 
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import looked_up, mark, quiet
+from tuyere.core.steps import looked_up, quiet
 from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.v_belt.formulas import belt_gap, opened_diameter, ridden_diameter, seat_depth
@@ -113,7 +113,7 @@ def pitch_under_top(of: BeltProfile, outside_mm: float) -> float | None:
         return None
     own = standard_groove(of.groove, outside_mm)
     with quiet():
-        return under / 2 - float(seat_depth(own.width_mm, of.width_mm, own.angle_deg))
+        return under / 2 - seat_depth(own.width_mm, of.width_mm, own.angle_deg)
 
 
 def _points(
@@ -222,8 +222,8 @@ def work_fit(
     t = table("belt_profiles")
     width = looked_up("W_t", of.width_mm - 2 * belt_worn_mm, t.id, t.source_of())
     wide = groove.width_mm + 2 * groove_dish_mm + opened_mm
-    seated = float(mark("top", seat_depth(wide, width, groove.angle_deg)))
-    gap = float(mark("gap", belt_gap(groove.depth_mm, seated, of.depth_mm)))
+    seated = seat_depth(wide, width, groove.angle_deg)
+    gap = belt_gap(groove.depth_mm, seated, of.depth_mm)
     # A sheave made to be opened is deeper than the standard groove: how deep is its own, so only a measured one is judged.
     bottoms = gap < 0 and not (opened_mm > 0 and groove.section)
     top = min(seated, groove.depth_mm - of.depth_mm) if bottoms else seated
@@ -236,14 +236,14 @@ def work_fit(
         should = rim / 2 - under
     if outside_mm is not None:
         if under is not None:
-            pitch = float(mark("pitch", ridden_diameter(outside_mm, top, under)))
+            pitch = ridden_diameter(outside_mm, top, under)
         if rim is not None:
             proper = outside_mm - rim
     worn_belt = BeltProfile(
         section=of.section,
         family=of.family,
         construction=of.construction,
-        width_mm=float(width),
+        width_mm=width,
         depth_mm=of.depth_mm,
         groove=of.groove,
     )
@@ -284,4 +284,4 @@ def work_fit(
 
 def opened_pitch_change(thread_pitch_mm: float, turns: float, angle_deg: float) -> float:
     """What opening an adjustable sheave takes off its pitch diameter, mm. Source: geometry of the two flanks."""
-    return float(mark("diameter_change", opened_diameter(thread_pitch_mm, turns, angle_deg)))
+    return opened_diameter(thread_pitch_mm, turns, angle_deg)

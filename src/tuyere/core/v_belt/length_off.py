@@ -8,7 +8,6 @@ from math import sqrt
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.notices import notice
-from tuyere.core.steps import mark
 from tuyere.core.v_belt.belts import Belt, length_mm_of
 from tuyere.core.v_belt.formulas import length_gap
 from tuyere.core.v_belt.sheaves import Sheave
@@ -68,7 +67,7 @@ def length_off(
             "offered", offered.designation, f"another section than {right.designation}", right.section.shown
         )
     small, large = sorted((driver.line_mm, driven.line_mm))
-    longer = float(mark("longer", length_gap(length_mm_of(offered), length_mm_of(right))))
+    longer = length_gap(length_mm_of(offered), length_mm_of(right))
     now = centre_of_length(length_mm_of(right), small, large, field="right")
     then = centre_of_length(length_mm_of(offered), small, large, field="offered")
     depth = None if idler is None else _idler_depth(idler[0], idler[1], longer)

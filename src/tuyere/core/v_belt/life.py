@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from tuyere.core.duty.carried import pounds_to_newtons
 from tuyere.core.notices import notice
 from tuyere.core.sources import TEXTBOOK
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     centrifugal_tension,
@@ -15,10 +16,10 @@ from tuyere.core.tension.formulas import (
     speed_in_feet,
     tension_ratio_limit,
 )
-from tuyere.core.tension.set_tension import FRICTION
-from tuyere.core.units import MM_PER_IN, N_PER_LBF
+from tuyere.core.units import MM_PER_IN
 from tuyere.core.v_belt.formulas import inch_diameter
 from tuyere.core.v_belt.life_formulas import large_peak, life_hours, passes, pull_per_belt, small_peak, tight_pull
+from tuyere.core.v_belt.setting import FRICTION
 
 PEAKS = (1e8, 1e9)  # where the textbook's durability figures hold
 
@@ -61,12 +62,12 @@ def belt_life(
     pull = pull_per_belt(design_horsepower(design_kw), belts, feet)
     grip = tension_ratio_limit(looked_up("f", FRICTION, "", TEXTBOOK), arc_deg)
     tight = tight_pull(centrifugal_tension(k_c, feet), pull, grip)
-    small = mark("small_peak", small_peak(tight, k_b, inch_diameter(small_mm)))
-    large = mark("large_peak", large_peak(tight, k_b, large_mm / MM_PER_IN))
-    count = float(mark("passes", passes(k_t, b_t, small, large)))
+    small = small_peak(tight, k_b, inch_diameter(small_mm))
+    large = large_peak(tight, k_b, large_mm / MM_PER_IN)
+    count = passes(k_t, b_t, small, large)
     held = min(max(count, PEAKS[0]), PEAKS[1])
     bound: Literal["over", "under", ""] = "over" if count > PEAKS[1] else "under" if count < PEAKS[0] else ""
-    hours = float(mark("life", life_hours(held, length_in, feet)))
+    hours = life_hours(held, length_in, feet)
     notice(
         "info",
         "life-estimate",
@@ -75,8 +76,8 @@ def belt_life(
         "result.life",
     )
     return BeltLife(
-        small_peak_n=float(small) * N_PER_LBF,
-        large_peak_n=float(large) * N_PER_LBF,
+        small_peak_n=pounds_to_newtons(small),
+        large_peak_n=pounds_to_newtons(large),
         passes=held,
         hours=hours,
         bound=bound,

@@ -70,10 +70,10 @@ def sheave(diameter_mm: float, kind: str, groove: str, field: str = "sheave") ->
             if kind == "outside"
             else diameter_mm
         )
-        pitch = diameter_mm if kind == "pitch" else float(pitch_from_effective(line, h_p))
-        return Sheave(own, line, pitch, diameter_mm if kind == "outside" else float(outside_from_datum(line, h_o)))
-    line = float(datum_from_outside(diameter_mm, h_o)) if kind == "outside" else diameter_mm
-    outside = diameter_mm if kind == "outside" else float(outside_from_datum(line, h_o))
+        pitch = diameter_mm if kind == "pitch" else pitch_from_effective(line, h_p)
+        return Sheave(own, line, pitch, diameter_mm if kind == "outside" else outside_from_datum(line, h_o))
+    line = datum_from_outside(diameter_mm, h_o) if kind == "outside" else diameter_mm
+    outside = diameter_mm if kind == "outside" else outside_from_datum(line, h_o)
     return Sheave(own, line, line, outside)
 
 

@@ -9,8 +9,9 @@ import numpy as np
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.steps import quiet
+from tuyere.core.v_belt.case import VBeltCase
 from tuyere.core.v_belt.formulas import whole_belts
-from tuyere.core.v_belt.rate import Given, Rating, rate
+from tuyere.core.v_belt.method import work_v_belt
 
 LOADS = ("constant torque", "constant power", "fan")
 POINTS = 9
@@ -48,8 +49,8 @@ def power_at(load: str, power_kw: float, rpm: float, of_rpm: float) -> float:
     return float(power_kw * (rpm / of_rpm) ** {"constant torque": 1, "constant power": 0, "fan": 3}[load])
 
 
-def speed_range(given: Given, low_rpm: float, high_rpm: float, load: str) -> SpeedRange:
-    """Rate a drive at nine driver speeds from low to high; ``given.driver_rpm`` is the speed its power belongs to.
+def speed_range(case: VBeltCase, low_rpm: float, high_rpm: float, load: str) -> SpeedRange:
+    """Rate a drive at nine driver speeds from low to high; ``case.driver_rpm`` is the speed its power belongs to.
 
     Raises InputError where the range is none, or where a speed leaves the tables or the rim's limit: the speed is named.
     Source: the rating basis at each speed; load laws of the trade.
@@ -63,35 +64,35 @@ def speed_range(given: Given, low_rpm: float, high_rpm: float, load: str) -> Spe
     points = []
     for rpm in np.geomspace(low_rpm, high_rpm, POINTS):
         one = replace(
-            given,
+            case,
             driver_rpm=float(rpm),
-            power_kw=power_at(load, given.power_kw, float(rpm), given.driver_rpm),
-            count=None,
+            power_kw=power_at(load, case.power_kw, float(rpm), case.driver_rpm),
+            loop=replace(case.loop, count=None),
         )
         try:
             with quiet(), collected_notices():
-                r: Rating = rate(one)
+                r = work_v_belt(one)
         except InputError as e:
             raise InputError(
-                "high" if rpm > given.driver_rpm else "low",
+                "high" if rpm > case.driver_rpm else "low",
                 float(rpm),
                 f"at {rpm:.0f} rpm: {e.why}",
                 e.allowed,
                 **e.quantities,
             ) from e
         # Sized anew at each speed, so it is rated or has been refused.
-        assert r.one_belt is not None and r.belts_exact is not None
+        assert r.rated.own is not None
         points.append(
             AtSpeed(
                 driver_rpm=float(rpm),
                 driven_rpm=r.driven_rpm,
                 power_kw=one.power_kw,
-                belt_kw=r.one_belt.corrected_kw,
-                belts_exact=r.belts_exact,
+                belt_kw=r.rated.own.one.corrected_kw,
+                belts_exact=r.rated.own.belts_exact,
             )
         )
     worst = max(points, key=lambda p: p.belts_exact)
-    if worst.driver_rpm < given.driver_rpm and load == "constant torque":
+    if worst.driver_rpm < case.driver_rpm and load == "constant torque":
         notice(
             "info",
             "slow-is-worst",

@@ -50,8 +50,8 @@ def flat_pulley(outside_mm: float, of: Section, field: str = "driven.sheave") ->
         raise InputError(
             f"{field}.groove", of.name, "the pitch line of this belt is not known", "a section with a standard groove"
         )
-    pitch = float(diameter_on_face(outside_mm, of.depth_mm, looked_up("c_p", under, row.table_id, row.source)))
-    line = float(effective_from_pitch(pitch, row.to_pitch_mm)) if of.line_kind == "effective" else pitch
+    pitch = diameter_on_face(outside_mm, of.depth_mm, looked_up("c_p", under, row.table_id, row.source))
+    line = effective_from_pitch(pitch, row.to_pitch_mm) if of.line_kind == "effective" else pitch
     return Sheave(of.groove, line, pitch, outside_mm)
 
 

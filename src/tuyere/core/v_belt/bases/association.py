@@ -7,9 +7,10 @@ from functools import cache
 
 import numpy as np
 
-from tuyere.core.steps import Num, looked_up, mark
+from tuyere.core.duty.carried import kilowatts
+from tuyere.core.sources import Source
+from tuyere.core.steps import Num, looked_up
 from tuyere.core.tables import Axis, axis, table
-from tuyere.core.units import KW_PER_HP
 from tuyere.core.v_belt.bases.protocol import Powers
 from tuyere.core.v_belt.belts import Belt
 from tuyere.core.v_belt.formulas import (
@@ -46,6 +47,14 @@ def ratio_axis(belt_name: str, narrow: bool) -> Axis:
     return axis(table("speed_ratio_classical"), "ratio_from", "K_SR")
 
 
+@cache
+def _constants(section: str, edition: str) -> tuple[tuple[float, float, float, float], Source]:
+    """K_1 to K_4 of a section in an edition, with their source. Raises KeyError where there are none."""
+    t = table("rating_constants")
+    row = t.row(section=section, edition=edition)
+    return (row["K_1"], row["K_2"], row["K_3"], row["K_4"]), t.source_of(row["confidence"])
+
+
 def association_arc(theta: Num) -> Num:
     """K_theta at an arc in degrees. Raises InputError (float) or gives nan (array) outside 82.8..180."""
     t = table("arc_factor")
@@ -79,14 +88,13 @@ class Association:
 
     def constants(self, of: Section) -> tuple[float, float, float, float]:
         """K_1..K_4 of a section; recorded as look-ups. Raises KeyError where there are none."""
-        t = table("rating_constants")
-        row = t.row(section=of.name, edition=self._edition(of))
-        source = t.source_of(row["confidence"])
+        (k_1, k_2, k_3, k_4), source = _constants(of.name, self._edition(of))
+        t = table("rating_constants").id
         return (
-            looked_up("K_1", row["K_1"], t.id, source),
-            looked_up("K_2", row["K_2"], t.id, source),
-            looked_up("K_3", row["K_3"], t.id, source),
-            looked_up("K_4", row["K_4"], t.id, source),
+            looked_up("K_1", k_1, t, source),
+            looked_up("K_2", k_2, t, source),
+            looked_up("K_3", k_3, t, source),
+            looked_up("K_4", k_4, t, source),
         )
 
     def arc_factor(self, theta: Num) -> Num:
@@ -98,7 +106,7 @@ class Association:
         t = table("length_factor")
         number = one.length_in if one.section.narrow else one.number
         value = length_axis(one.section.groove).at(number, "belt.designation")
-        return float(looked_up("K_L", value, t.id, t.source_of(), number=number))
+        return looked_up("K_L", value, t.id, t.source_of(), number=number)
 
     def ratio_power(self, of: Section, i: Num, K_2: Num) -> Num:
         """Power added per belt and 1000 rpm for the ratio ``i`` (1 or more), hp."""
@@ -113,10 +121,10 @@ class Association:
         """By the constants K_1 to K_4."""
         k_1, k_2, k_3, k_4 = self.constants(of)
         d_in, r = inch_diameter(small_mm), thousand_rpm(rpm)
-        basic = mark("basic_power", basic_power(d_in, r, K_1=k_1, K_2=k_2, K_3=k_3, K_4=k_4))
-        added = mark("added_power", added_power(self.ratio_power(of, ratio, k_2), r))
-        kw = mark("belt_power", belt_power_kw(corrected_power(basic, added, K_theta, K_L)))
-        return Powers(basic * KW_PER_HP, added * KW_PER_HP, kw)
+        basic = basic_power(d_in, r, K_1=k_1, K_2=k_2, K_3=k_3, K_4=k_4)
+        added = added_power(self.ratio_power(of, ratio, k_2), r)
+        kw = belt_power_kw(corrected_power(basic, added, K_theta, K_L))
+        return Powers(kilowatts(basic), kilowatts(added), kw)
 
 
 IP20_1988 = Association("ip20-1988", "association, current edition", "1988")

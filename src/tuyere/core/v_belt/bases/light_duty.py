@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from tuyere.core.duty.carried import kilowatts
 from tuyere.core.sources import Source
-from tuyere.core.steps import Num, looked_up, mark
+from tuyere.core.steps import Num, looked_up
 from tuyere.core.tables import table
-from tuyere.core.units import KW_PER_HP
 from tuyere.core.v_belt.bases.association import association_arc
 from tuyere.core.v_belt.bases.protocol import Powers
 from tuyere.core.v_belt.belts import Belt
@@ -41,7 +41,7 @@ class LightDuty:
 
     def length_factor(self, one: Belt) -> float:
         """None is recalled: 1."""
-        return float(looked_up("K_L", 1.0, "", NO_LENGTH))
+        return looked_up("K_L", 1.0, "", NO_LENGTH)
 
     def powers(self, of: Section, small_mm: Num, *, ratio: Num, rpm: Num, K_theta: Num, K_L: Num) -> Powers:
         """By the constants c_1 to c_3 on the outside diameter; nothing is added for the ratio."""
@@ -51,9 +51,9 @@ class LightDuty:
         groove = groove_rows(of.groove)[0]
         h_p = looked_up("h_p", groove.to_pitch_mm, groove.table_id, groove.source)
         r = thousand_rpm(rpm)
-        basic = mark("basic_power", light_power(light_outside(small_mm, h_p), r, c_1, c_2, c_3))
-        kw = mark("belt_power", belt_power_kw(arc_only_power(basic, K_theta, K_L)))
-        return Powers(basic * KW_PER_HP, 0.0 * basic, kw)
+        basic = light_power(light_outside(small_mm, h_p), r, c_1, c_2, c_3)
+        kw = belt_power_kw(arc_only_power(basic, K_theta, K_L))
+        return Powers(kilowatts(basic), 0.0 * basic, kw)
 
 
 LIGHT_DUTY = LightDuty()

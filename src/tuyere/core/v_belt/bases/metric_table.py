@@ -9,7 +9,7 @@ import numpy as np
 
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import Num, looked_up, mark
+from tuyere.core.steps import Num, looked_up
 from tuyere.core.tables import Axis, axis, table
 from tuyere.core.v_belt.bases.grid import Grid, grid_of
 from tuyere.core.v_belt.bases.protocol import Powers
@@ -73,7 +73,7 @@ class MetricTable:
         """K_L by datum length."""
         t = table("metric_length_factor")
         value = _lengths(one.section.name).at(length_mm_of(one), "belt.designation")
-        return float(looked_up("K_L", value, t.id, t.source_of(), L=length_mm_of(one)))
+        return looked_up("K_L", value, t.id, t.source_of(), L=length_mm_of(one))
 
     def powers(self, of: Section, small_mm: Num, *, ratio: Num, rpm: Num, K_theta: Num, K_L: Num) -> Powers:
         """Bilinear in diameter and speed, stepped in ratio; never beyond the table."""
@@ -82,7 +82,7 @@ class MetricTable:
         if np.ndim(found) == 0:
             _inside(of, float(small_mm), float(rpm), float(found))
             found = float(found)
-        basic = mark("basic_power", looked_up("P_0", found, t.id, t.source_of(), d_d=small_mm, n_s=rpm))
+        basic = looked_up("P_0", found, t.id, t.source_of(), d_d=small_mm, n_s=rpm)
         at = table("metric_power_added")
         if _added(of.name) is None and np.ndim(ratio) == 0 and ratio > 1.02:
             notice(
@@ -91,11 +91,8 @@ class MetricTable:
                 f"No power for the speed ratio is on hand for {of.shown}: none is counted, which is the safe side.",
                 "belt.designation",
             )
-        more = mark(
-            "added_power",
-            looked_up("P_add", _added_power(of.name, ratio, rpm), at.id, at.source_of(), i=ratio, n_s=rpm),
-        )
-        kw = mark("belt_power", corrected_power_kw(basic, more, K_theta, K_L))
+        more = looked_up("P_add", _added_power(of.name, ratio, rpm), at.id, at.source_of(), i=ratio, n_s=rpm)
+        kw = corrected_power_kw(basic, more, K_theta, K_L)
         return Powers(basic, more, kw)
 
 

@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import cache
 
-from tuyere.core.steps import Num, looked_up, mark
+from tuyere.core.duty.carried import kilowatts
+from tuyere.core.steps import Num, looked_up
 from tuyere.core.tables import Axis, axis, table
-from tuyere.core.units import KW_PER_HP
 from tuyere.core.v_belt.bases.association import association_arc
 from tuyere.core.v_belt.bases.protocol import Powers
 from tuyere.core.v_belt.belts import Belt
@@ -55,14 +55,12 @@ class OldHandbook:
     def length_factor(self, one: Belt) -> float:
         """By bands of the number on the belt."""
         t = table("old_length_factor")
-        return float(
-            looked_up(
-                "K_L",
-                _lengths(one.section.name).at(one.number, "belt.designation"),
-                t.id,
-                t.source_of(),
-                number=one.number,
-            )
+        return looked_up(
+            "K_L",
+            _lengths(one.section.name).at(one.number, "belt.designation"),
+            t.id,
+            t.source_of(),
+            number=one.number,
         )
 
     def powers(self, of: Section, small_mm: Num, *, ratio: Num, rpm: Num, K_theta: Num, K_L: Num) -> Powers:
@@ -73,12 +71,12 @@ class OldHandbook:
         x, y, z = (looked_up(n, row[c], t.id, source) for n, c in (("X_o", "X"), ("Y_o", "Y"), ("Z_o", "Z")))
         d_in, r = inch_diameter(small_mm), thousand_rpm(rpm)
         speed = old_speed(d_in, r)
-        basic = mark("basic_power", old_power(x, y, z, speed, d_in))
+        basic = old_power(x, y, z, speed, d_in)
         rt = table("old_ratio")
         k_d = looked_up("K_d", _ratios().at(ratio, "ratio"), rt.id, rt.source_of(), i=ratio)
-        added = mark("added_power", added_by_diameter(y, speed, d_in, counted_diameter(k_d, d_in)))
-        kw = mark("belt_power", belt_power_kw(corrected_power(basic, added, K_theta, K_L)))
-        return Powers(basic * KW_PER_HP, added * KW_PER_HP, kw)
+        added = added_by_diameter(y, speed, d_in, counted_diameter(k_d, d_in))
+        kw = belt_power_kw(corrected_power(basic, added, K_theta, K_L))
+        return Powers(kilowatts(basic), kilowatts(added), kw)
 
 
 OLD_HANDBOOK = OldHandbook()

@@ -10,7 +10,7 @@ import numpy as np
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.sources import Source
-from tuyere.core.steps import Num, looked_up, mark
+from tuyere.core.steps import Num, looked_up
 from tuyere.core.v_belt.bases.association import association_arc
 from tuyere.core.v_belt.bases.grid import Grid, grid_of
 from tuyere.core.v_belt.bases.protocol import Powers
@@ -57,7 +57,7 @@ class OwnTable:
 
     def length_factor(self, one: Belt) -> float:
         """1, and said."""
-        return float(looked_up("K_L", 1.0, "", FACTOR_ONE))
+        return looked_up("K_L", 1.0, "", FACTOR_ONE)
 
     def powers(self, of: Section, small_mm: Num, *, ratio: Num, rpm: Num, K_theta: Num, K_L: Num) -> Powers:
         """Bilinear between the user's lines; nothing is added for the ratio."""
@@ -79,7 +79,7 @@ class OwnTable:
                 "nothing added for ratio or length.",
                 "basis",
             )
-        basic = mark("basic_power", looked_up("P_0", found, "", YOURS, d_d=small_mm, n_s=rpm))
-        more = mark("added_power", looked_up("P_add", 0.0 * found, "", YOURS, i=ratio))
-        kw = mark("belt_power", corrected_power_kw(basic, more, K_theta, K_L))
+        basic = looked_up("P_0", found, "", YOURS, d_d=small_mm, n_s=rpm)
+        more = looked_up("P_add", 0.0 * found, "", YOURS, i=ratio)
+        kw = corrected_power_kw(basic, more, K_theta, K_L)
         return Powers(basic, more, kw)

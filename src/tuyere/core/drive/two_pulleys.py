@@ -4,9 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from tuyere.core.drive.elevation import Elevation, elevation_of
+from tuyere.core.drive.path import path_of
+from tuyere.core.drive.route import Route
+from tuyere.core.drive.wheel import DRIVEN, DRIVER, plain_wheel
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centre_of_length, shortest_centre
-from tuyere.core.geometry.elevation import Elevation, two_wheel_elevation
 from tuyere.core.geometry.formulas import (
     crossed_arc,
     crossed_length,
@@ -17,7 +20,7 @@ from tuyere.core.geometry.formulas import (
     open_span,
 )
 from tuyere.core.notices import notice
-from tuyere.core.steps import mark, solved
+from tuyere.core.steps import solved
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -56,19 +59,19 @@ def work_two_pulleys(
                 least=(float(least), "length"),
             )
         centre = centre_mm
-        length = float(mark("belt_length", length_of(centre, d, D)))
+        length = length_of(centre, d, D)
     else:
         assert length_mm is not None
         length = length_mm
         centre = centre_of_length(length, d, D, crossed, "belt_length")
-        mark("centre_distance", solved("a", centre, length_of, a=centre, d=d, D=D))
+        centre = solved("a", centre, length_of, a=centre, d=d, D=D)
     if crossed:
-        small = large = float(mark("small_arc", crossed_arc(centre, d, D)))
-        span = float(mark("span", crossed_span(centre, d, D)))
+        small = large = crossed_arc(centre, d, D)
+        span = crossed_span(centre, d, D)
     else:
-        small = float(mark("small_arc", open_small_arc(centre, d, D)))
-        large = float(mark("large_arc", open_large_arc(centre, d, D)))
-        span = float(mark("span", open_span(centre, d, D)))
+        small = open_small_arc(centre, d, D)
+        large = open_large_arc(centre, d, D)
+        span = open_span(centre, d, D)
     if small < 120:
         notice(
             "caution",
@@ -78,18 +81,13 @@ def work_two_pulleys(
             "Lengthen the centre distance.",
             arc=(small, "angle"),
         )
-    drawing = two_wheel_elevation(
-        "belt",
-        "flat",
-        counts=(1, 1),
-        thickness_mm=0.02 * D,
+    route = Route.two(
+        plain_wheel(DRIVER, "driver", driver_mm),
+        plain_wheel(DRIVEN, "driven", driven_mm),
         centre_mm=centre,
-        driver_path_mm=driver_mm,
-        driver_outside_mm=driver_mm,
-        driven_path_mm=driven_mm,
-        driven_outside_mm=driven_mm,
         crossed=crossed,
     )
+    drawing = elevation_of(path_of(route), "belt", thickness_mm=0.02 * D)
     return TwoPulleys(
         length_mm=length, centre_mm=centre, small_arc_deg=small, large_arc_deg=large, span_mm=span, elevation=drawing
     )

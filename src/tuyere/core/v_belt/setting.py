@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from tuyere.core.rounding import to_mark
-from tuyere.core.steps import mark, quiet
+from tuyere.core.steps import quiet
 from tuyere.core.tension.formulas import (
     arc_factor_closed,
     belt_mass,
     centrifugal_newtons,
     centrifugal_tension,
     deflection,
+    deflection_at_mark,
     deflection_force,
     deflection_inches,
     deflection_newtons,
@@ -33,7 +33,6 @@ from tuyere.core.tension.formulas import (
     tension_to_set,
     tight_strand,
 )
-from tuyere.core.tension.shaft_load import ShaftLoad, shaft_load
 from tuyere.core.units import MM_PER_IN
 
 RUN_IN = (1.0, 1.3)
@@ -69,7 +68,7 @@ class TensionPlan:
     hub_standing_n: float
     hub_standing_new_n: float
     hub_running_n: float
-    shaft_load: ShaftLoad
+    centrifugal_n: float
 
 
 def plan_tension(
@@ -78,7 +77,7 @@ def plan_tension(
     *,
     power_kw: float,
     design_kw: float,
-    belts: int,
+    belts: float,
     speed_m_s: float,
     arc_deg: float,
     span_mm: float,
@@ -95,57 +94,57 @@ def plan_tension(
     g = arc_factor_closed(arc_deg)
     t_c = centrifugal_tension(K_c, feet)
     published = static_tension_newtons(static_tension(g, hp, belts, feet, t_c))
-    mark("static_tension_published", published)
+
     statics = static_tension_newtons(static_tension_by_statics(g, hp, belts, feet, t_c))
-    mark("static_tension_statics", statics)
+
     t_c_n = centrifugal_newtons(t_c)
-    mass = mark("belt_mass", belt_mass(K_c))
-    pull = mark("net_pull", net_pull(power_kw, speed_m_s, belts))
+    mass = belt_mass(K_c)
+    pull = net_pull(power_kw, speed_m_s, belts)
     ratio = tension_ratio_limit(FRICTION, arc_deg)
-    slip_duty = mark("slip_duty", slip_limit(pull, ratio, t_c_n))
+    slip_duty = slip_limit(pull, ratio, t_c_n)
     with quiet():
         design_pull = net_pull(design_kw, speed_m_s, belts)
-    slip_design = mark("slip_design", slip_limit(design_pull, ratio, t_c_n))
+    slip_design = slip_limit(design_pull, ratio, t_c_n)
     # The published form sits 9 % under plain statics: with hardly any service factor it would slip at the duty itself.
-    static_n = mark("static_tension", tension_that_grips(published, slip_duty))
+    static_n = tension_that_grips(published, slip_duty)
     t_st = static_tension_pounds(static_n)
 
-    depth = mark("deflection", deflection(span_mm))
+    depth = deflection(span_mm)
     t_in = span_inches(span_mm)
-    set_mm = to_mark(float(depth), tape_mark_mm) if tape_mark_mm else float(depth)
+    set_mm = deflection_at_mark(depth, tape_mark_mm) if tape_mark_mm else depth
     q_in = deflection_inches(set_mm)
     # One belt alone can pull stretch from its whole length, for a sheave is free to turn.
-    shares = length_mm / MM_PER_IN if belts == 1 else float(t_in)
+    shares = length_mm / MM_PER_IN if belts == 1 else t_in
 
-    def setting(multiple: float, name: str) -> Setting:
+    def setting(multiple: float) -> Setting:
         t_set = tension_to_set(multiple, t_st)
-        tension = mark(f"tension_{name}", static_tension_newtons(t_set))
-        force = mark(f"force_{name}", deflection_newtons(deflection_force(t_set, q_in, t_in, Y, shares)))
-        hertz = mark(f"frequency_{name}", span_frequency(span_mm, tension, mass))
-        return Setting(multiple, float(tension), float(force), float(hertz))
+        tension = static_tension_newtons(t_set)
+        force = deflection_newtons(deflection_force(t_set, q_in, t_in, Y, shares))
+        hertz = span_frequency(span_mm, tension, mass)
+        return Setting(multiple, tension, force, hertz)
 
-    run_in = (setting(RUN_IN[0], "run_in_low"), setting(RUN_IN[1], "run_in_high"))
-    new = (setting(NEW[0], "new_low"), setting(NEW[1], "new_high"))
+    run_in = (setting(RUN_IN[0]), setting(RUN_IN[1]))
+    new = (setting(NEW[0]), setting(NEW[1]))
 
-    tight = mark("tight", tight_strand(static_n, pull))
-    slack = mark("slack", slack_strand(static_n, pull))
-    standing = mark("hub_standing", hub_load_standing(belts, static_n, arc_deg))
-    standing_new = mark("hub_standing_new", hub_load_standing(belts, new[1].tension_n, arc_deg))
-    running = mark("hub_running", hub_load_running(belts, tight, slack, t_c_n, arc_deg))
+    tight = tight_strand(static_n, pull)
+    slack = slack_strand(static_n, pull)
+    standing = hub_load_standing(belts, static_n, arc_deg)
+    standing_new = hub_load_standing(belts, new[1].tension_n, arc_deg)
+    running = hub_load_running(belts, tight, slack, t_c_n, arc_deg)
     return TensionPlan(
-        static_n=float(static_n),
-        statics_n=float(statics),
-        mass_kg_m=float(mass),
-        deflection_mm=float(depth),
+        static_n=static_n,
+        statics_n=statics,
+        mass_kg_m=mass,
+        deflection_mm=depth,
         deflection_set_mm=set_mm,
         run_in=run_in,
         new=new,
-        tight_n=float(tight),
-        slack_n=float(slack),
-        slip_duty_n=float(slip_duty),
-        slip_design_n=float(slip_design),
-        hub_standing_n=float(standing),
-        hub_standing_new_n=float(standing_new),
-        hub_running_n=float(running),
-        shaft_load=shaft_load(standing_new_n=float(standing_new), running_n=float(running)),
+        tight_n=tight,
+        slack_n=slack,
+        slip_duty_n=slip_duty,
+        slip_design_n=slip_design,
+        hub_standing_n=standing,
+        hub_standing_new_n=standing_new,
+        hub_running_n=running,
+        centrifugal_n=t_c_n,
     )

@@ -130,5 +130,5 @@ def ordered(
     """
     kinds = kinds_of_answer(f, cost, same, among) if alike else {}
     by_cost = np.lexsort((np.zeros(len(cost)) if aside is None else aside, np.round(cost, 9)))
-    rest = [int(k) for k in by_cost if int(k) not in kinds]
+    rest = [k for k in by_cost.tolist() if k not in kinds]
     return [*kinds, *rest], kinds
