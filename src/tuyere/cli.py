@@ -90,8 +90,8 @@ def db(options: argparse.Namespace) -> int:
     from tuyere.ops import setup
     from tuyere.ops.address import check_address
     from tuyere.ops.postgres import Cluster
-    from tuyere.store.database import check, migrate
-    from tuyere.store.engine import engine_for
+    from tuyere.store.plumbing.database import check, migrate
+    from tuyere.store.plumbing.engine import engine_for
 
     url = os.environ.get("TUYERE_DATABASE_URL")
     if url:

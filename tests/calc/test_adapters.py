@@ -8,9 +8,13 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from tuyere.calc.families.protocol import FAMILIES, StoredDuty, Wanted
+from tuyere.calc.families.duty_model import StoredDuty
+from tuyere.calc.families.protocol import FAMILIES, dumped
+from tuyere.calc.families.select import options_of
+from tuyere.calc.families.select_model import OptionOut
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Response, find, work
+from tuyere.core.drive.search import SearchResult
 from tuyere.core.errors import CoreError
 
 INF = float("inf")
@@ -122,11 +126,11 @@ def test_what_goes_into_rows_comes_back_the_same(key: str) -> None:
         except CoreError:
             assume(False)
         request = find(family.calc).request_model.model_validate({"input": given_input})
-        duty, parts = family.duty_of(request.input, first.result), family.parts_of(request.input, first.result)
-        back = family.input_of(
-            StoredDuty(power_kw=duty.power.value, driver_rpm=duty.driver_speed.value, service=SERVICE), parts
-        )
-        again = worked(family.calc, back)
+        frame = Frame("us")
+        drive = family.method.work(family.case(request.input, frame))
+        duty, parts = family.duty_of(request.input, drive), family.parts(request.input, drive, frame)
+        stored = StoredDuty(power_kw=duty.power.value, driver_rpm=duty.driver_speed.value, service=SERVICE)
+        again = worked(family.calc, dumped(family.given(stored, parts)))
         tried[0] += 1
         assert again.sheet is not None and first.sheet is not None
         assert again.sheet.designation == first.sheet.designation
@@ -138,7 +142,10 @@ def test_what_goes_into_rows_comes_back_the_same(key: str) -> None:
         assert [(w.x, w.y, w.turn) for w in again.elevation.wheels] == [
             pytest.approx((w.x, w.y, w.turn), abs=1e-4) for w in first.elevation.wheels
         ]
-        assert parts.centre_mm == pytest.approx(first.elevation.centre_distance, rel=1e-9) and parts.loop.length_mm > 0
+        assert (
+            parts.centre_mm == pytest.approx(first.elevation.dimensions[0].length, rel=1e-9)
+            and parts.loop.length.mm > 0
+        )
         assert parts.driver.kind == parts.driven.kind and family.what(parts.loop.designation, parts.loop.strands)
 
     there_and_back()
@@ -168,59 +175,61 @@ def test_both_systems_say_the_same_drive(key: str) -> None:
     compare()
 
 
-def wanted(**more: Any) -> Wanted:
-    base = {
-        "power_kw": 4.0,
-        "service": None,
-        "driver_rpm": 1160.0,
-        "driven_rpm": 400.0,
-        "tolerance_percent": 4.0,
-        "centre_mm": 800.0,
-        "centre_low_mm": 740.0,
-        "centre_high_mm": 860.0,
-        "largest_mm": INF,
-        "widest_mm": INF,
-        "angle": 0.0,
-        "clockwise": True,
-        "basis": "ip20-1988",
-    }
-    return Wanted(**(base | more))  # type: ignore[arg-type]
+DUTY = {
+    "power": 4.0,
+    "driver_speed": 1160,
+    "driven_speed": 400,
+    "tolerance": 4,
+    "centre": {"about": 800.0, "give": 60.0},
+}
+
+
+def found(key: str, keep: int = 3, units: str = "us", **more: Any) -> tuple[SearchResult[Any], list[OptionOut]]:
+    family = FAMILIES[key]
+    given_in = family.select_model.model_validate(DUTY | {"keep": keep} | more)
+    got, options, _, _ = options_of(family, given_in, Frame(units), each=1)
+    return got, options
 
 
 def accepted(key: str, **more: Any) -> int:
-    return FAMILIES[key].offer(wanted(**more), Frame("us", "ip20-1988"), 3).accepted
+    return found(key, **more)[0].accepted
 
 
 @pytest.mark.parametrize("key", list(INPUTS))
 def test_asking_for_more_never_finds_more(key: str) -> None:
     free = accepted(key)
     assert free > 0
-    for harder in ({"power_kw": 8.0}, {"tolerance_percent": 1.0}, {"largest_mm": 500.0}, {"widest_mm": 40.0}):
+    for harder in (
+        {"power": 8.0},
+        {"tolerance": 1},
+        {"limits": {"largest": 500.0}},
+        {"limits": {"width": 40.0}},
+        {"limits": {"shaft_pull": 300.0}},
+    ):
         assert accepted(key, **harder) <= free, harder
-    assert accepted(key, power_kw=4000.0) == 0
-    assert accepted(key, power_kw=0.05, tolerance_percent=8.0) >= free
+    assert accepted(key, power=4000.0) == 0
+    assert accepted(key, power=0.05, tolerance=8) >= free
 
 
 @pytest.mark.parametrize("key", list(INPUTS))
 def test_every_offer_keeps_to_the_duty_and_the_room(key: str) -> None:
-    room = {"largest_mm": 620.0, "widest_mm": 110.0}
-    offer = FAMILIES[key].offer(wanted(**room), Frame("si", "ip20-1988"), 6)
-    assert offer.options and offer.accepted + sum(n for _, n in offer.rejected) == offer.considered
-    for o in offer.options:
-        assert abs(o.error_percent) <= 4 + 1e-9 and o.spare_percent >= -1e-9
+    got, options = found(key, 6, "si", limits={"largest": 620.0, "width": 110.0})
+    assert options and got.accepted + sum(r.count for r in got.rejected) == got.considered
+    for o in options:
+        assert abs(o.speed_error.value) <= 4 + 1e-9 and o.spare.value >= -1e-9
         assert max(2 * w.outside_radius for w in o.elevation.wheels) <= 620 * (1 + 1e-9)
-        assert 0 < o.weight.low_kg <= o.weight.high_kg
-        assert 700 <= o.centre_mm <= 900 and o.shaft_load_n > 0 and o.parts >= 3
-        ratio = o.driven_rpm / 1160
-        assert 0.3 < ratio < 0.4 and o.elevation.centre_distance == pytest.approx(o.centre_mm, rel=1e-9)
+        assert 0 < o.weight.low.value <= o.weight.high.value
+        assert 700 <= o.centre_distance.value <= 900 and o.shaft_load.value > 0 and o.parts.value >= 3
+        assert 0.3 < o.driven_speed.value / 1160 < 0.4 and o.reasons
+        assert o.elevation.dimensions[0].length == pytest.approx(o.centre_distance.value, rel=1e-9)
 
 
 @pytest.mark.parametrize("key", list(INPUTS))
 def test_speed_up_is_answered_as_slow_down_is(key: str) -> None:
-    up = FAMILIES[key].offer(wanted(driver_rpm=400.0, driven_rpm=1160.0, power_kw=1.0), Frame("us", "ip20-1988"), 3)
-    assert up.options
-    for o in up.options:
-        assert o.driven_rpm == pytest.approx(1160, rel=0.041)
+    _, options = found(key, driver_speed=400, driven_speed=1160, power=1.0)
+    assert options
+    for o in options:
+        assert o.driven_speed.value == pytest.approx(1160, rel=0.041)
         # The larger wheel drives.
         driver, driven_wheel = o.elevation.wheels
         assert driver.outside_radius > driven_wheel.outside_radius

@@ -2,32 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from typing import Any
 
 import pytest
 
 from tuyere.calc.entries.drive_compare import ASKED, CompareIn
-from tuyere.calc.families.protocol import (
-    FAMILIES,
-    DutyPart,
-    Family,
-    LoopPart,
-    Offer,
-    Offered,
-    Parts,
-    StoredDuty,
-    Wanted,
-    WheelPart,
-    families,
-    register,
-)
-from tuyere.calc.frame import Frame
+from tuyere.calc.families.protocol import FAMILIES, families
 from tuyere.calc.registry import CALCULATIONS, find, work
 from tuyere.core.errors import InputError
-from tuyere.core.geometry.elevation import two_wheel_elevation
 from tuyere.core.tables import table
-from tuyere.core.wheels.mass import Weight
 
 CONVEYOR = {
     "power": "5hp",
@@ -70,7 +53,7 @@ def test_one_duty_is_answered_by_every_family_with_figures_that_hang_together() 
                 o.spare.value, rel=1e-6, abs=1e-6
             )
             assert again.result.driven_speed.value == pytest.approx(o.driven_speed.value, rel=1e-9)
-            assert again.elevation.centre_distance == pytest.approx(o.centre_distance.value, rel=1e-9)
+            assert again.elevation.dimensions[0].length == pytest.approx(o.centre_distance.value, rel=1e-9)
 
 
 def test_questions_in_shop_words_rule_families_out_with_a_reason() -> None:
@@ -108,12 +91,16 @@ def test_every_family_answers_every_question_once() -> None:
 def test_found_fields_are_fields_of_the_calculation(key: str) -> None:
     family = FAMILIES[key]
     model = find(family.calc).input_model
-    assert {f.split(".")[0] for f in family.found_fields} <= set(model.model_fields)
+    assert {f.split(".")[0] for f in family.facts.found_fields} <= set(model.model_fields)
     at: Any = model
-    for name in family.speed_field.split("."):
+    for name in family.facts.speed_field.split("."):
         assert name in at.model_fields
         at = at.model_fields[name].annotation
-    sheet = work(find(family.calc), find(family.calc).request_model.model_validate(find(family.calc).example)).sheet
+    answer = work(find(family.calc), find(family.calc).request_model.model_validate(find(family.calc).example))
+    sheet, drawn = answer.sheet, answer.elevation
+    # Every figure hangs on something that is drawn.
+    places = {f"wheel:{w.id}" for w in drawn.wheels} | {f"strand:{s.id}" for s in drawn.strands}
+    assert {c.at for c in sheet.call_outs} <= places | {f"centres:{d.id}" for d in drawn.dimensions}
     paths = [c.path for c in sheet.call_outs if c.path]
     assert paths and all(p.split(".")[0] in model.model_fields or p == "centre_distance" for p in paths)
     assert (
@@ -123,78 +110,6 @@ def test_found_fields_are_fields_of_the_calculation(key: str) -> None:
     )
     for line in [*sheet.setting.steps, sheet.setting.room]:
         assert line.count("*") % 2 == 0
-
-
-class Friction(Family[Any]):
-    """A fifth family that nothing in the program names."""
-
-    key, title, order, calc = "friction", "Friction wheels", 99, "speed-ratio"
-    manners_table = "flat_manners"
-    speed_field = "driver_speed"
-    found_fields = ()
-
-    def duty_of(self, given: Any, result: Any) -> DutyPart:
-        raise NotImplementedError
-
-    def parts_of(self, given: Any, result: Any) -> Parts:
-        wheel = WheelPart(kind="pulley", diameter_mm=100.0, diameter_kind="outside", profile="flat")
-        return Parts(
-            driver=wheel,
-            driven=wheel,
-            loop=LoopPart(section="none", designation="contact", length_mm=1.0, length_kind="outside"),
-            centre_mm=100.0,
-            angle=0.0,
-            clockwise=True,
-        )
-
-    def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
-        return {"power": duty.power_kw}
-
-    def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
-        drawing = two_wheel_elevation(
-            "friction",
-            "flat",
-            counts=(1, 1),
-            thickness_mm=1.0,
-            centre_mm=210.0,
-            driver_path_mm=100.0,
-            driver_outside_mm=100.0,
-            driven_path_mm=300.0,
-            driven_outside_mm=300.0,
-        )
-        one = Offered(
-            name="rubber on iron",
-            input={},
-            driven_rpm=wanted.driven_rpm,
-            error_percent=0.0,
-            centre_mm=200.0,
-            spare_percent=10.0,
-            width_mm=50.0,
-            shaft_load_n=900.0,
-            weight=Weight(3.0, 5.0),
-            parts=2,
-            efficiency=(88.0, 94.0),
-            kinds=(),
-            telling="",
-            elevation=drawing,
-        )
-        return Offer(considered=1, accepted=1, options=(one,), rejected=())
-
-
-@pytest.fixture
-def fifth() -> Iterator[None]:
-    register(Friction())
-    yield
-    del FAMILIES["friction"]
-
-
-@pytest.mark.usefixtures("fifth")
-def test_a_fifth_family_joins_without_a_change_elsewhere() -> None:
-    found = compare()
-    mine = next(f for f in found.families if f.key == "friction")
-    assert mine.options[0].name == "rubber on iron" and mine.options[0].weight.low.value > 0 and mine.verdict == "good"
-    with pytest.raises(ValueError, match="already"):
-        register(Friction())
 
 
 def test_a_profile_without_a_public_rating_says_what_it_needs_and_takes_it() -> None:

@@ -45,12 +45,14 @@ def test_series_decides_which_sections_are_offered(series: str, of: set[bool]) -
     r = run(
         "v-belt-select", with_(SELECT, series=series, keep=24, tolerance=5, centre={"about": "28 in", "give": "3 in"})
     )["result"]
-    offered = {sections()[o["section"]].metric for o in r["options"]}
-    assert offered <= of and (series == "all" or offered == of)
+    offered = set()
     for o in r["options"]:
-        expected = "metric rating tables" if sections()[o["section"]].metric else "association, current edition"
-        assert o["drive"]["basis"] == expected
-        assert o["drive"]["belts"]["value"] == o["belts"]["value"] and o["drive"]["spare"]["value"] >= -1e-9
+        page = run(o["calc"], o["input"])["result"]
+        metric = sections()[page["section"]].metric
+        offered.add(metric)
+        assert page["basis"] == ("metric rating tables" if metric else "association, current edition")
+        assert page["belts"]["value"] == o["parts"]["value"] - 2 and o["spare"]["value"] >= -1e-9
+    assert offered <= of and (series == "all" or offered == of)
 
 
 @pytest.mark.parametrize("basis", ["ip20-1988", "ip20-1977", "old-handbook", "metric-table"])
@@ -58,23 +60,12 @@ def test_every_option_of_a_book_works_alone_by_that_book(basis: str) -> None:
     found = run("v-belt-select", with_(SELECT, series="all", keep=6, tolerance=5), basis=basis)["result"]
     assert found["options"]
     for o in found["options"]:
-        wheel = {"kind": o["diameter_kind"], "groove": o["groove"]}
-        alone = run(
-            "v-belt-drive",
-            {
-                "power": SELECT["power"],
-                "service_factor": SELECT["service_factor"],
-                "driver": {
-                    "speed": SELECT["driver_speed"],
-                    "sheave": wheel | {"diameter": o["driver_diameter"]["value"]},
-                },
-                "driven": {"sheave": wheel | {"diameter": o["driven_diameter"]["value"]}},
-                "belt": {"designation": o["drive"]["designation"]},
-            },
-            basis=basis,
-        )["result"]
-        for figure in ("belts_exact", "belt_power", "centre_distance", "hub_standing", "driven_speed"):
-            assert alone[figure]["value"] == pytest.approx(o["drive"][figure]["value"], rel=1e-9), figure
+        sized = {**o["input"], "belt": {"designation": o["input"]["belt"]["designation"]}}
+        alone = run("v-belt-drive", sized, basis=basis)
+        for figure in ("centre_distance", "driven_speed", "shaft_load"):
+            assert alone["result"][figure]["value"] == pytest.approx(o[figure]["value"], rel=1e-9), figure
+        assert alone["result"]["belts"]["value"] == o["parts"]["value"] - 2
+        assert alone["sheet"]["beside"]["width"]["value"] == pytest.approx(o["width"]["value"], rel=1e-9)
 
 
 def test_books_of_one_drive_agree_with_the_drive_by_each_book() -> None:
@@ -108,7 +99,7 @@ def test_a_book_that_cannot_rate_says_why_and_who_could(basis: str, belt: str, g
     field, why, allowed = refused(
         "v-belt-drive", with_(DRIVE, belt__designation=belt, power="1 hp", **wheels), basis=basis
     )
-    assert field == "basis" and says in why and allowed
+    assert field == "options.book" and says in why and allowed
 
 
 @pytest.mark.parametrize(
@@ -183,12 +174,13 @@ def test_why_not_names_every_limit_and_the_place() -> None:
     example = CALCULATIONS["v-belt-why-not"].example["input"]
     found = run("v-belt-select", {k: v for k, v in example.items() if k != "this"})["result"]
     best = found["options"][0]
-    wheel = {"kind": best["diameter_kind"], "groove": best["groove"]}
+    its = best["input"]
     this = {
-        "driver": wheel | {"diameter": best["driver_diameter"]["value"]},
-        "driven": wheel | {"diameter": best["driven_diameter"]["value"]},
-        "belt": best["drive"]["designation"],
+        "driver": its["driver"]["sheave"],
+        "driven": its["driven"]["sheave"],
+        "belt": its["belt"]["designation"],
     }
+    groove = its["driver"]["sheave"]["groove"]
     told = run("v-belt-why-not", with_(example, this=this))["result"]
     assert (
         told["fits"]
@@ -199,7 +191,7 @@ def test_why_not_names_every_limit_and_the_place() -> None:
     )
     short = run(
         "v-belt-why-not",
-        with_(example, this=this | {"belt": "5V500" if best["groove"] == "5V" else best["section"] + "35"}),
+        with_(example, this=this | {"belt": "5V500" if groove == "5V" else groove + "35"}),
     )["result"]
     assert not short["fits"] and short["place"] == 0 and not short["lines"][0]["passes"] and short["lines"][0]["says"]
     assert refused("v-belt-why-not", with_(example, this=this | {"belt": "3VX500"}))[0] in (

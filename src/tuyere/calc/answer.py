@@ -12,7 +12,7 @@ Level = Literal["info", "caution", "danger"]
 class Answer(BaseModel):
     """Base of everything that goes out; nothing extra slips in."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", defer_build=True)
 
 
 class Figure(Answer):
@@ -60,6 +60,7 @@ class WorkingStep(Answer):
     unit: str
     shown: str = Field(description="the value in the person's units, with no more digits than a working on paper")
     table: str
+    about: str = Field(description="what the step is about: a wheel or a shaft; empty for the drive")
     uses: list[str]
     source: SourceOut
 
@@ -77,6 +78,7 @@ class NoticeOut(Answer):
 class WheelOut(Answer):
     """A wheel of the elevation, mm."""
 
+    id: str
     role: str
     x: float
     y: float
@@ -88,25 +90,40 @@ class WheelOut(Answer):
 
 
 class StrandOut(Answer):
-    """A free strand of the elevation, mm."""
+    """A free strand of the elevation, mm; ``after`` and ``before`` are the wheels it runs between."""
 
+    id: str
+    after: str
+    before: str
     x1: float
     y1: float
     x2: float
     y2: float
-    side: str
+    side: Literal["tight", "slack", "between"]
     length: float
 
 
 class ArcOut(Answer):
     """Belt in contact with a wheel."""
 
+    wheel: str
     x: float
     y: float
     r: float
     start_deg: float
     sweep_deg: float
     turn: int
+
+
+class DimensionOut(Answer):
+    """A distance between two shafts, mm."""
+
+    id: str
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    length: float
 
 
 class ElevationOut(Answer):
@@ -116,23 +133,20 @@ class ElevationOut(Answer):
     wheels: list[WheelOut]
     arcs: list[ArcOut]
     strands: list[StrandOut]
+    dimensions: list[DimensionOut]
     thickness: float
     pitch: float
-    centre_distance: float
     left: float
     bottom: float
     width: float
     height: float
 
 
-Place = Literal["driver", "driven", "tight", "slack", "centre"]
-
-
 class CallOut(Answer):
     """A figure hung on the elevation; ``path`` is the input field that touching it changes."""
 
     key: str
-    at: Place
+    at: str = Field(description="wheel:ID, strand:ID-ID or centres:ID-ID of the elevation")
     label: str
     number: str
     unit: str

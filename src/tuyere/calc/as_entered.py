@@ -5,7 +5,8 @@ from __future__ import annotations
 import re
 
 from tuyere.calc.kinds import KINDS
-from tuyere.calc.shop import UnreadableNumber, read, unit_factor
+from tuyere.calc.shop import UnreadableNumber, read
+from tuyere.calc.units import unit_factor
 
 BARE = re.compile(r"^[\s\d.,/+\-½¼¾⅛⅜⅝⅞⅓⅔⁄]*(?:e[+-]?\d+)?\s*$", re.I)
 

@@ -2,26 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import asdict
-from typing import Any
+from collections.abc import Mapping, Sequence
 
-from tuyere.calc.answer import Band, CallOut, ElevationOut, Figure, MainAnswer, NoticeOut, Place, SheetOut, WorkingStep
+from tuyere.calc.answer import Band, CallOut, ElevationOut, Figure, MainAnswer, NoticeOut, SheetOut, WorkingStep
 from tuyere.calc.kinds import KINDS
-from tuyere.calc.shown import amount, shown
+from tuyere.calc.options import picked
+from tuyere.calc.shown import amount, shown, together
 from tuyere.calc.step_shown import step_shown
-from tuyere.core.geometry.elevation import Elevation
+from tuyere.core.drive.elevation import Elevation
 from tuyere.core.notices import Notice
 from tuyere.core.show import show
-from tuyere.core.steps import Step
+from tuyere.core.steps import Step, step_of
 
 
 class Frame:
     """The units of a request and the sheet its result was worked on."""
 
-    def __init__(self, units: str, basis: str) -> None:
+    def __init__(self, units: str, options: Mapping[str, str] | None = None) -> None:
+        """``options`` are what a person picked; a choice that is not named has its default."""
         self.units = units
-        self.basis = basis
+        self.options = picked(dict(options or {}))
         self.steps: list[Step] = []
         self.notices: list[Notice] = []
         self.elevation: Elevation | None = None
@@ -32,35 +32,31 @@ class Frame:
         """The division of the tape in use: 1/32 in or 1 mm."""
         return 25.4 / 32 if self.units == "us" else 1.0
 
-    def step_of(self, name: str) -> str | None:
-        """Id of the step marked with this result name."""
-        for k, step in enumerate(self.steps):
-            if name in step.field.split(","):
-                return f"s{k + 1}"
-        return None
+    def id_of(self, step: Step | None) -> str | None:
+        """Id of a step of this sheet; None for a value that no step of it made."""
+        if step is None:
+            return None
+        return next((f"s{k + 1}" for k, own in enumerate(self.steps) if own is step), None)
 
-    def figure(self, value: float, kind: str, style: str = "", step: str = "", per: str | None = None) -> Figure:
-        """A figure of a kind; ``step`` is the result name it was marked with."""
+    def figure(self, value: float, kind: str, style: str = "", *, per: str | None = None) -> Figure:
+        """A figure of a kind. A worked value knows its own step, and the figure opens it."""
         number, unit = amount(float(value), kind, self.units, style)
         return Figure(
             value=float(value),
             unit=KINDS[kind].core,
-            shown=shown(float(value), kind, self.units, style),
+            shown=together(number, unit),
             number=number,
             unit_shown=unit,
-            step=self.step_of(step) if step else None,
+            step=self.id_of(step_of(value)),
             per=per,
         )
 
-    def band(
-        self, low: float, high: float, *, kind: str, steps: tuple[str, str], per: str | None = None, style: str = ""
-    ) -> Band:
+    def band(self, low: float, high: float, kind: str, style: str = "", *, per: str | None = None) -> Band:
         """A band of two figures of one kind."""
-        a, b = self.figure(low, kind, style, steps[0], per), self.figure(high, kind, style, steps[1], per)
-        return Band(low=a, high=b, per=per, shown=f"{a.number} – {b.number} {b.unit_shown}".strip())
+        return banded(self.figure(low, kind, style, per=per), self.figure(high, kind, style, per=per))
 
     def call_out(
-        self, key: str, at: Place, *, label: str, figure: Figure, path: str | None = None, clears: Sequence[str] = ()
+        self, key: str, at: str, *, label: str, figure: Figure, path: str | None = None, clears: Sequence[str] = ()
     ) -> CallOut:
         """A figure hung on the elevation; changing ``path`` takes the place of ``clears``."""
         return CallOut(
@@ -76,19 +72,18 @@ class Frame:
 
     def working(self) -> list[WorkingStep]:
         """The sheet, each step with the earlier steps whose values it takes."""
+        ids = {id(step): f"s{k + 1}" for k, step in enumerate(self.steps)}
         out: list[WorkingStep] = []
-        seen: dict[float, list[tuple[str, str]]] = {}
         for k, step in enumerate(self.steps):
-            uses = []
-            for name, given in zip(step.names, step.inputs, strict=True):
-                earlier = [] if isinstance(given, str) else seen.get(float(given), [])
-                own = [i for i, gives in earlier if gives == name]
-                # A 0 or a 1 is found everywhere: only a step that gives this very symbol counts then.
-                if own or (earlier and float(given) not in (0.0, 1.0)):
-                    uses.append(own[-1] if own else earlier[-1][0])
+            given = (step_of(x) for x in step.inputs)
             line = show(step, k + 1)
-            out.append(WorkingStep(**line, shown=step_shown(line["value"], line["unit"], self.units), uses=uses))
-            seen.setdefault(float(step.value), []).append((f"s{k + 1}", step.gives))
+            out.append(
+                WorkingStep(
+                    **line,
+                    shown=step_shown(line["value"], line["unit"], self.units),
+                    uses=[ids[id(s)] for s in given if s is not None and id(s) in ids],
+                )
+            )
         return out
 
     def notices_out(self) -> list[NoticeOut]:
@@ -109,6 +104,11 @@ class Frame:
         return None if self.elevation is None else elevation_out(self.elevation)
 
 
+def banded(low: Figure, high: Figure) -> Band:
+    """Two figures of one kind as a band."""
+    return Band(low=low, high=high, per=low.per, shown=f"{low.number} – {high.number} {low.unit_shown}".strip())
+
+
 def main_answer(key: str, label: str, main: Figure | Band, unit: str = "") -> MainAnswer:
     """A figure or a band as a main answer; ``unit`` replaces the plain unit where more is to be said."""
     low = main.low if isinstance(main, Band) else main
@@ -123,5 +123,4 @@ def shaft_answer(load: Figure, case: str) -> MainAnswer:
 
 def elevation_out(drawing: Elevation) -> ElevationOut:
     """An elevation as it is sent."""
-    data: dict[str, Any] = asdict(drawing)
-    return ElevationOut.model_validate(data)
+    return ElevationOut.model_validate(drawing, from_attributes=True)

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Kind:
-    """Units are pint names; ``us`` and ``si`` are what a bare number means in each system."""
+    """Units are names of ``calc/units.py``; ``us`` and ``si`` are what a bare number means in each system."""
 
     name: str
     core: str

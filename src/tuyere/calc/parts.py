@@ -13,7 +13,7 @@ from tuyere.core.duty.service import Conditions, association_factor, conditions
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.sources import Source
-from tuyere.core.steps import looked_up, mark
+from tuyere.core.steps import looked_up
 
 
 def _no_truth(value: Any) -> Any:
@@ -71,7 +71,7 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
             factor=(value, "factor"),
         )
         source = Source(title="as given", origin="assumed", confidence="medium")
-        return float(mark("service_factor", looked_up("K_s", value, "", source)))
+        return looked_up("K_s", value, "", source)
     if given is None or (given.driver is None and given.machine is None and given.load is None):
         hours = value_of(given.hours_a_day if given else None, 10.0)
         chokes = given.chokes if given else None
@@ -79,7 +79,7 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
             found = family(conditions("motor-nema-b", None, hours, chokes, "medium"))
         except InputError as e:
             raise e.at(f"service_factor.{e.field}") from e
-        factor = float(mark("service_factor", found))
+        factor = found
         notice(
             "caution",
             "assumed",
@@ -91,7 +91,7 @@ def factor_of(given: ServiceFactorIn | None, family: Callable[[Conditions], floa
         )
         return factor
     try:
-        return float(mark("service_factor", family(conditions_of(given))))
+        return family(conditions_of(given))
     except InputError as e:
         raise e.at(f"service_factor.{e.field}".replace("factor.service_factor.", "factor.")) from e
 

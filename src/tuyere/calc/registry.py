@@ -5,7 +5,8 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any, Generic, Literal, TypeVar
+from functools import cached_property
+from typing import Annotated, Any, Generic, Literal, Self, TypeVar
 
 from pydantic import (
     BaseModel,
@@ -21,6 +22,7 @@ from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, SheetOut, Workin
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
 from tuyere.calc.kinds import KINDS
+from tuyere.calc.options import asked_at, options_read
 from tuyere.calc.refusals import input_refused, none_found
 from tuyere.calc.shown import shown
 from tuyere.core.errors import InputError, NoSolution
@@ -28,13 +30,13 @@ from tuyere.core.notices import collected_notices
 from tuyere.core.steps import worked
 
 Units = Literal["us", "si"]
-Basis = Literal["ip20-1988", "ip20-1977", "old-handbook", "metric-table", "own-table"]
+Options = dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]]
 
 
 class Input(BaseModel):
     """Base of input models: unknown fields are refused, texts hold no control characters."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", defer_build=True)
 
 
 In = TypeVar("In", bound=Input)
@@ -44,13 +46,15 @@ Out = TypeVar("Out", bound=Answer)
 class Request(BaseModel, Generic[In]):
     """``units`` is the system of unitless texts and of the figures that come back."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", defer_build=True)
 
     units: Units = Field(default="us", description="system of bare numbers and of the answer")
-    basis: Basis = Field(
-        default="ip20-1988",
-        description="rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, "
-        "the older handbook formula, the metric tables, or your own table (own_ratings)",
+    options: Options = Field(
+        default={},
+        description="what is picked beside the input, such as the rating book; GET /api/families has the choices",
+    )
+    basis: str | None = Field(
+        default=None, max_length=40, description="former name of options.book; goes with the next version"
     )
     input: In
 
@@ -61,6 +65,11 @@ class Request(BaseModel, Generic[In]):
         with reading_in(units if units in ("us", "si") else "us"):
             return handler(data)
 
+    @model_validator(mode="after")
+    def _known_choices(self) -> Self:
+        self.options = options_read(self.options, self.basis)
+        return self
+
 
 class Response(Answer, Generic[Out]):
     """A worked answer."""
@@ -69,7 +78,7 @@ class Response(Answer, Generic[Out]):
     core: str
     status: Literal["ok"]
     units: Units
-    basis: Basis
+    options: dict[str, str] = Field(description="what was picked, defaults put in")
     input: dict[str, Any] = Field(description="every input with its value, what was typed and its origin")
     result: Out
     working: list[WorkingStep]
@@ -91,10 +100,23 @@ class Calculation(Generic[In, Out]):
     result_model: type[Out]
     run: Callable[[In, Frame], Out]
     example: dict[str, Any]
-    request_model: type[Request[In]]
-    response_model: type[Response[Out]]
     search: bool
     first: tuple[str, ...]
+
+    # Made when they are first asked for: nobody waits for the models of forty calculations to work one.
+    @cached_property
+    def request_model(self) -> type[Request[In]]:
+        """What a request of it holds."""
+        return create_model(f"{self._stem}Request", __base__=Request[self.input_model])  # type: ignore[name-defined]
+
+    @cached_property
+    def response_model(self) -> type[Response[Out]]:
+        """What comes back."""
+        return create_model(f"{self._stem}Response", __base__=Response[self.result_model])  # type: ignore[name-defined]
+
+    @property
+    def _stem(self) -> str:
+        return "".join(part.title() for part in self.name.split("-"))
 
 
 CALCULATIONS: dict[str, Calculation[Any, Any]] = {}
@@ -120,7 +142,6 @@ def calculation(
         taken = next(iter(hints))
         input_model: Any = hints[taken]
         result_model: Any = hints["return"]
-        stem = "".join(part.title() for part in name.split("-"))
         CALCULATIONS[name] = Calculation(
             name=name,
             title=title,
@@ -131,8 +152,6 @@ def calculation(
             result_model=result_model,
             run=run,
             example=example,
-            request_model=create_model(f"{stem}Request", __base__=Request[input_model]),
-            response_model=create_model(f"{stem}Response", __base__=Response[result_model]),
             search=search,
             first=first or tuple(result_model.model_fields)[:3],
         )
@@ -164,12 +183,12 @@ def echo(model: BaseModel, units: str) -> dict[str, Any]:
 
 def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
     """Work a validated request. Raises InputError (its field below ``input``) or NoSolution."""
-    frame = Frame(request.units, request.basis)
+    frame = Frame(request.units, request.options)
     with worked() as frame.steps, collected_notices() as frame.notices:
         try:
             result = calc.run(request.input, frame)
         except InputError as e:
-            raise input_refused(e, e.field if e.field == "basis" else f"input.{e.field}", request.units) from e
+            raise input_refused(e, asked_at(e.field), request.units) from e
         except NoSolution as e:
             raise none_found(e, request.units) from e
     return calc.response_model(
@@ -177,7 +196,7 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
         core=VERSION,
         status="ok",
         units=request.units,
-        basis=request.basis,
+        options=frame.options,
         input=echo(request.input, request.units),
         result=result,
         working=frame.working(),

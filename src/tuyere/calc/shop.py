@@ -10,11 +10,9 @@ from __future__ import annotations
 import math
 import re
 from dataclasses import dataclass
-from functools import cache
-
-import pint
 
 from tuyere.calc.kinds import KINDS, Kind
+from tuyere.calc.units import unit_factor
 
 FRACTIONS = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
 UNITS = {
@@ -88,31 +86,6 @@ class Reading:
 
     value: float
     typed: str | None
-
-
-@cache
-def registry() -> pint.UnitRegistry[float]:
-    """The units library, loaded once."""
-    return pint.UnitRegistry()
-
-
-@cache
-def unit_factor(unit: str, core: str) -> float | None:
-    """What one ``unit`` is in ``core``, None when they measure different things."""
-    if not core:
-        return 1.0 if not unit else None
-    if not unit:
-        return None
-    ureg = registry()
-    # A speed of rotation and a frequency share a dimension for the library, not for a mechanic.
-    if (unit == "rpm") != (core == "rpm") or (unit == "degree") != (core == "degree"):
-        return None
-    if (unit == "percent") != (core == "percent"):
-        return None
-    try:
-        return float(ureg.Quantity(1.0, unit).to(core).magnitude)
-    except pint.DimensionalityError:
-        return None
 
 
 def _plain_readings(text: str) -> list[float]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from math import floor, gcd, log10
 
 from tuyere.calc.kinds import KINDS
-from tuyere.calc.shop import unit_factor
+from tuyere.calc.units import unit_factor
 
 # For each kind: styles are chosen by the caller; "" is the kind's usual one.
 TAPE = 32
@@ -48,7 +48,7 @@ def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[s
 def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, str]:
     kind = KINDS[kind_name]
     us = units == "us"
-    x = value / (unit_factor(kind.us if us else kind.si, kind.core) or 1.0)
+    x = value * (unit_factor(kind.core, kind.us if us else kind.si) or 1.0)
     unit = kind.us_shown if us else kind.si_shown
     if style == "about":
         return _grouped(round(x, 1 - floor(log10(abs(x)))) if x else 0.0, _digits(x, 2), units), unit
@@ -83,5 +83,9 @@ def shown(value: float, kind_name: str, units: str, style: str = "") -> str:
     >>> shown(869.128, "length", "us", "tape"), shown(869.128, "length", "si", "tape")
     ('34 7/32 in', '869 mm')
     """
-    number, unit = amount(value, kind_name, units, style)
+    return together(*amount(value, kind_name, units, style))
+
+
+def together(number: str, unit: str) -> str:
+    """A number with its unit."""
     return number + unit if unit == "°" else f"{number} {unit}".strip()

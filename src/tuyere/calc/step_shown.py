@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from tuyere.calc.shop import unit_factor
 from tuyere.calc.shown import shown
+from tuyere.calc.units import unit_factor
 
 # Units of the nomenclature: the kind of quantity, and what one of it is called by the units library.
 KIND_OF = {

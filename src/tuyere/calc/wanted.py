@@ -12,7 +12,6 @@ from tuyere.calc.registry import Input
 from tuyere.core.duty.fan_law import grows_with_cube, power_at_speed
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import mark
 
 TOLERANCE = 3.0
 
@@ -49,11 +48,11 @@ def hold_speed(
     then: float | None = None
     changes: dict[str, object] = {}
     if grows_with_cube(service.machine if service else None) and not within:
-        then = float(mark("power_then", power_at_speed(power_kw, driven_rpm, aim)))
+        then = power_at_speed(power_kw, driven_rpm, aim)
         if error > 0:
             if sheet.spare is not None:
                 spare = (1 + sheet.spare.value / 100) * power_kw / then * 100 - 100
-                changes["spare"] = frame.figure(spare, "percent", step="power_then")
+                changes["spare"] = frame.figure(spare, "percent")
             notice(
                 "danger",
                 "cube-law",
@@ -101,7 +100,7 @@ def hold_speed(
                 tolerance=f(tolerance, "percent"),
                 within=within,
                 says="on speed" if within else f"{off} too {'fast' if error > 0 else 'slow'}",
-                power_then=None if then is None else f(then, "power", step="power_then"),
+                power_then=None if then is None else f(then, "power"),
             ),
         }
     )

@@ -9,8 +9,8 @@ from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
+from tuyere.core.drive.two_pulleys import work_two_pulleys
 from tuyere.core.errors import InputError
-from tuyere.core.geometry.two_pulleys import work_two_pulleys
 from tuyere.core.notices import notice
 from tuyere.core.v_belt.marking import read_marking
 
@@ -102,9 +102,9 @@ def belt_length(given: BeltLengthIn, frame: Frame) -> BeltLengthOut:
     frame.elevation = r.elevation
     fig = frame.figure
     return BeltLengthOut(
-        belt_length=fig(r.length_mm, "length", "tape", "belt_length"),
-        centre_distance=fig(r.centre_mm, "length", "tape", "centre_distance"),
-        small_arc=fig(r.small_arc_deg, "angle", step="small_arc"),
-        large_arc=fig(r.large_arc_deg, "angle", step="small_arc" if given.crossed else "large_arc"),
-        span=fig(r.span_mm, "length", "tape", "span"),
+        belt_length=fig(r.length_mm, "length", "tape"),
+        centre_distance=fig(r.centre_mm, "length", "tape"),
+        small_arc=fig(r.small_arc_deg, "angle"),
+        large_arc=fig(r.large_arc_deg, "angle"),
+        span=fig(r.span_mm, "length", "tape"),
     )

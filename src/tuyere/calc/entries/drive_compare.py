@@ -1,24 +1,18 @@
 """`drive-compare`: one duty answered by every family side by side."""
 
-from typing import Any, Literal
+from typing import Annotated, Literal
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer
-from tuyere.calc.families.offers import (
-    AnyDutyIn,
-    FamilyOption,
-    FellOut,
-    days_of,
-    fell_out,
-    option_out,
-    wanted_of,
-)
-from tuyere.calc.families.protocol import Family, Offer, families
+from tuyere.calc.families.protocol import AnyFamily, families
+from tuyere.calc.families.select import check_any_ratio, options_of, rejected_out
+from tuyere.calc.families.select_model import OptionOut, RejectedOut, SelectIn
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Whole
 from tuyere.calc.registry import calculation
+from tuyere.core.drive.ranking import LEAST_SPARE, MOST_LARGER, MOST_SPARE
 from tuyere.core.notices import Notice, collected_notices, notice
-from tuyere.core.ranking import LEAST_SPARE, MOST_LARGER, MOST_SPARE
 
 Question = Literal["step", "slips", "clean", "oil", "wet", "heat", "dust", "static", "reversing", "stops"]
 ASKED: dict[str, str] = {
@@ -43,7 +37,7 @@ ORDER = (
 )
 
 
-class CompareIn(AnyDutyIn):
+class CompareIn(SelectIn):
     """A duty and what is asked of whatever drives it."""
 
     asked: list[Question] = Field(
@@ -52,6 +46,7 @@ class CompareIn(AnyDutyIn):
     series: Literal["all", "inch", "metric"] = Field(
         default="inch", description="V-belts of inch or metric sections, or all"
     )
+    keep: Annotated[Whole, Field(ge=1, le=9)] = Field(default=3, description="options wanted of each family")
 
 
 class MannerOut(Answer):
@@ -75,8 +70,8 @@ class FamilyOut(Answer):
     missing: str
     considered: int
     accepted: int
-    options: list[FamilyOption]
-    rejected: list[FellOut]
+    options: list[OptionOut]
+    rejected: list[RejectedOut]
     manners: list[MannerOut]
 
 
@@ -88,13 +83,25 @@ class CompareOut(Answer):
     order: str
 
 
-def _manners(family: Family[Any], asked: list[str]) -> list[MannerOut]:
+def _manners(family: AnyFamily, asked: list[str]) -> list[MannerOut]:
     return [MannerOut(key=k, question=q, verdict=v, words=w, asked=k in asked) for k, q, v, w in family.manners.rows]
 
 
-def _why_nothing(offer: Offer) -> str:
-    limit, count = offer.rejected[-1]
-    return f"Nothing standard does this: of {offer.considered:,} combinations the last {count:,} fell at {limit}."
+def _why_nothing(considered: int, rejected: list[RejectedOut]) -> str:
+    limit = rejected[-1]
+    return f"Nothing standard does this: of {considered:,} combinations the last {limit.count:,} fell at {limit.limit}."
+
+
+def _for(family: AnyFamily, given: CompareIn) -> SelectIn:
+    """The same duty as the family's own search takes it; what it has under the same name goes along."""
+    of = family.select_model
+    same = {n for n in of.model_fields if n in CompareIn.model_fields and _alike(of, n)}
+    return of.model_construct(_fields_set=None, **{n: getattr(given, n) for n in same})
+
+
+def _alike(of: type[SelectIn], name: str) -> bool:
+    """One name may mean two things: a series of belts is not a series of chains."""
+    return of.model_fields[name].annotation == CompareIn.model_fields[name].annotation or name in SelectIn.model_fields
 
 
 def _say_once(heard: list[tuple[str, Notice]]) -> None:
@@ -147,24 +154,26 @@ def _say_once(heard: list[tuple[str, Notice]]) -> None:
 )
 def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
     """Ask every family."""
-    wanted = wanted_of(given, frame.basis, {"series": given.series})
-    days = days_of(given)
+    check_any_ratio(given)
     out = []
     heard: list[tuple[str, Notice]] = []
     for family in families():
         manners = _manners(family, list(given.asked))
         refused = [m for m in manners if m.asked and m.verdict == "no"]
+        own = _for(family, given)
         with collected_notices() as said:
-            offer = family.offer(wanted, frame, given.keep)
+            found, options, _, _ = options_of(family, own, frame, each=family.each_in_comparison)
+            rejected = rejected_out(family, found, frame)
+            care = [m.words for m in manners if m.asked and m.verdict == "limited"]
+            care += family.care(found.best, own, frame)
         heard += [(family.title, n) for n in said]
         reason = (
             f"You asked: {ASKED[refused[0].key]}. {refused[0].words}"
             if refused
             else ""
-            if offer.options
-            else _why_nothing(offer)
+            if options
+            else _why_nothing(found.considered, rejected)
         )
-        care = [m.words for m in manners if m.asked and m.verdict == "limited"] + list(offer.care)
         out.append(
             FamilyOut(
                 key=family.key,
@@ -172,11 +181,11 @@ def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
                 verdict="no" if reason else "limited" if care else "good",
                 reason=reason,
                 care=care,
-                missing=offer.missing,
-                considered=offer.considered,
-                accepted=offer.accepted,
-                options=[] if refused else [option_out(o, family, given, days, frame) for o in offer.options],
-                rejected=fell_out(offer),
+                missing=family.missing(own),
+                considered=found.considered,
+                accepted=found.accepted,
+                options=[] if refused else options,
+                rejected=rejected,
                 manners=manners,
             )
         )

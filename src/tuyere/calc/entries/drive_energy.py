@@ -12,7 +12,6 @@ from tuyere.calc.registry import Input, calculation
 from tuyere.core.duty.losses import payback_years, yearly_loss
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.steps import mark
 
 
 class EnergyIn(Input):
@@ -74,20 +73,20 @@ def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
     hours, days = value_of(given.hours_a_day, 10.0), float(given.days_a_year or 250)
     if not 0 < hours <= 24:
         raise InputError("hours_a_day", hours, "a day has 24 hours", "over 0 to 24 h")
-    lost = float(mark("lost", yearly_loss(given.power.value, given.efficiency.value, hours, days)))
+    lost = yearly_loss(given.power.value, given.efficiency.value, hours, days)
     saved, payback = None, "say what the better drive's efficiency is"
     if given.better is not None:
-        after = float(mark("after", yearly_loss(given.power.value, given.better.value, hours, days)))
+        after = yearly_loss(given.power.value, given.better.value, hours, days)
         saved = lost - after
         payback = "say the price of energy and of the change"
         if saved <= 0:
             payback = "never: it saves nothing"
         elif given.energy_price and given.cost is not None:
-            years = float(mark("payback", payback_years(given.cost, saved, given.energy_price)))
+            years = payback_years(given.cost, saved, given.energy_price)
             payback = f"{12 * years:.0f} months" if years < 2 else f"{years:.1f} years"
     f, price = frame.figure, given.energy_price
     return EnergyOut(
-        yearly_loss=f(lost, "energy", "about", "lost"),
+        yearly_loss=f(lost, "energy", "about"),
         yearly_cost=None if price is None else f(lost * price, "money", "about"),
         saved=None if saved is None else f(saved, "energy", "about"),
         saved_money=None if saved is None or price is None else f(saved * price, "money", "about"),

@@ -52,10 +52,10 @@ def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
     return MotorSpeedOut(
         full_load_low=f(r.low_rpm, "speed"),
         full_load_high=f(r.high_rpm, "speed"),
-        synchronous=f(r.synchronous_rpm, "speed", step="synchronous"),
-        slip=f(r.slip_percent, "percent", step="slip"),
-        at_low_frequency=None if r.at_low_rpm is None else f(r.at_low_rpm, "speed", step="at_low"),
-        at_high_frequency=None if r.at_high_rpm is None else f(r.at_high_rpm, "speed", step="at_high"),
+        synchronous=f(r.synchronous_rpm, "speed"),
+        slip=f(r.slip_percent, "percent"),
+        at_low_frequency=None if r.at_low_rpm is None else f(r.at_low_rpm, "speed"),
+        at_high_frequency=None if r.at_high_rpm is None else f(r.at_high_rpm, "speed"),
     )
 
 
@@ -94,7 +94,7 @@ def motor_min_sheave(given: MinSheaveIn, frame: Frame) -> MinSheaveOut:
     )
     f = frame.figure
     return MinSheaveOut(
-        least_sheave=f(r.least_mm, "length", "size", "least"),
+        least_sheave=f(r.least_mm, "length", "size"),
         measured_as="outside diameter" if narrow else "pitch diameter",
         widest_face=f(r.widest_mm, "length", "size"),
         frame=r.frame,

@@ -49,7 +49,7 @@ def service_factor(given: ServiceIn, frame: Frame) -> ServiceOut:
     c = conditions_of(ServiceFactorIn.model_construct(**{n: getattr(given, n) for n in ServiceIn.model_fields}))
     factor = association_factor(c)
     return ServiceOut(
-        factor=frame.figure(factor, "factor", step="factor"),
+        factor=frame.figure(factor, "factor"),
         torque=c.torque,
         machine_class=c.load,
         hours=c.hours_band,

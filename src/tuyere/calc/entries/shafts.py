@@ -61,10 +61,10 @@ def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
     )
     f = frame.figure
     return ShaftLoadOut(
-        near_bearing=f(r.near_n, "force", step="near"),
-        far_bearing=f(r.far_n, "force", step="far"),
-        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about", "near_life"),
-        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", "about", "far_life"),
+        near_bearing=f(r.near_n, "force"),
+        far_bearing=f(r.far_n, "force"),
+        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about"),
+        far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", "about"),
     )
 
 
@@ -93,7 +93,7 @@ class BearingLifeOut(Answer):
 def bearing_life_entry(given: BearingLifeIn, frame: Frame) -> BearingLifeOut:
     """Work the life."""
     hours = bearing_life(given.load.value, given.rating.value, given.speed.value, given.bearing)
-    return BearingLifeOut(life=frame.figure(hours, "hours", "about", "life"))
+    return BearingLifeOut(life=frame.figure(hours, "hours", "about"))
 
 
 class BushingIn(Input):
@@ -130,7 +130,7 @@ def bushing_entry(given: BushingIn, frame: Frame) -> BushingOut:
         name=f"{r.style} taper bushing {r.size}",
         largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
         screws=f"{r.count} × {r.screws}",
-        torque=f(r.torque_nm, "torque", step="torque"),
+        torque=f(r.torque_nm, "torque"),
         key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
         card=["In: " + r.steps_in[0], *r.steps_in[1:], "Out: " + r.steps_out[0], *r.steps_out[1:]],
         cautions=[

@@ -50,12 +50,12 @@ def speed_ratio(given: SpeedRatioIn, frame: Frame) -> SpeedRatioOut:
     r = solve_speed_ratio(n1, n2, d1, d2, value_of(given.slip))
     fig = frame.figure
     return SpeedRatioOut(
-        driver_speed=fig(r.driver_rpm, "speed", step="driver_speed"),
-        driven_speed=fig(r.driven_rpm, "speed", step="driven_speed"),
-        driver_diameter=fig(r.driver_mm, "length", "size", "driver_diameter"),
-        driven_diameter=fig(r.driven_mm, "length", "size", "driven_diameter"),
-        ratio=fig(r.ratio, "factor", "exact", "ratio"),
-        belt_speed=fig(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
+        driver_speed=fig(r.driver_rpm, "speed"),
+        driven_speed=fig(r.driven_rpm, "speed"),
+        driver_diameter=fig(r.driver_mm, "length", "size"),
+        driven_diameter=fig(r.driven_mm, "length", "size"),
+        ratio=fig(r.ratio, "factor", "exact"),
+        belt_speed=fig(r.belt_speed_m_s, "belt_speed"),
         solved_for={
             "driver_rpm": "driver_speed",
             "driven_rpm": "driven_speed",

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from tuyere.calc.answer import Beside
 from tuyere.calc.entry import value_of
 from tuyere.calc.frame import Frame
@@ -31,14 +29,14 @@ def beside(
 
     Ten hours and 250 days are taken where nothing is said; that is said where the losses are asked for.
     """
-    f: Any = frame.figure
+    f = frame.figure
     with quiet():
         lost = loss_band(power_kw, efficiency, value_of(service.hours_a_day if service else None, HOURS), days)
     return Beside(
         width=f(width_mm, "length", "size"),
-        weight=frame.band(float(weight.low_kg), float(weight.high_kg), kind="mass", steps=("", ""), style="about"),
+        weight=frame.band(float(weight.low_kg), float(weight.high_kg), "mass", "about"),
         parts=f(parts, "count"),
         centre_distance=f(centre_mm, "length", "tape"),
-        efficiency=frame.band(*efficiency, kind="percent", steps=("", "")),
-        yearly_loss=frame.band(*lost, kind="energy", steps=("", ""), style="about"),
+        efficiency=frame.band(*efficiency, kind="percent"),
+        yearly_loss=frame.band(*lost, kind="energy", style="about"),
     )

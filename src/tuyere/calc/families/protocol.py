@@ -1,182 +1,152 @@
 """What a family of drives brings along: one adapter, registered once.
 
-A family's page, its storing and its part in the comparison of families all come from this one object;
-nothing else in the program names a family. A new one is a folder in ``core`` and a folder here.
+A family's page, its storing, its search and its part in the comparison all come from this one object; nothing else in
+the program names a family. A new one is a folder in ``core`` and a folder here.
 """
 
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from dataclasses import dataclass, field
-from typing import Any, ClassVar, Generic, TypeVar
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import ClassVar, Generic, TypeVar
 
-from tuyere.calc.entry import Entered
+from pydantic import JsonValue, TypeAdapter
+
+from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.families.duty_model import DutyPart, StoredDuty
+from tuyere.calc.families.parts_model import Parts
+from tuyere.calc.families.select_model import LabelledFigure, SelectIn, StockIn
 from tuyere.calc.frame import Frame
+from tuyere.calc.options import Choice, know
 from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Input
-from tuyere.calc.wanted import WantedIn
-from tuyere.core.geometry.elevation import Elevation
+from tuyere.core.drive.case import Case, L, R, S, WorkedDrive
+from tuyere.core.drive.method import Method
+from tuyere.core.drive.ranking import USUAL_SPARE
+from tuyere.core.drive.search import DutyWanted, Field, Ranked, Stock
+from tuyere.core.errors import InputError
+from tuyere.core.notices import collected_notices
+from tuyere.core.steps import quiet
 from tuyere.core.tables import Table, table
-from tuyere.core.wheels.mass import Weight
 
 In = TypeVar("In", bound=Input)
+Sel = TypeVar("Sel", bound=SelectIn)
+C = TypeVar("C")
 
 
-@dataclass(frozen=True, kw_only=True)
-class WheelPart:
-    """A wheel as it is stored; ``count`` is grooves or teeth. ``spec`` holds what only its family knows."""
-
-    kind: str
-    diameter_mm: float
-    diameter_kind: str
-    profile: str
-    diameter_typed: str | None = None
-    grooves: int | None = None
-    teeth: int | None = None
-    spec: dict[str, Any] = field(default_factory=dict)
+MOST_RATIO = 15.0
+RATIO_WORDS = "up to 15 : 1; use two stages or a gearbox"
 
 
-@dataclass(frozen=True, kw_only=True)
-class LoopPart:
-    """A belt or chain as it is stored."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Facts:
+    """What is said of a family: names, where it stands in the order, its calculations, its questions, its choices.
 
-    section: str
-    designation: str
-    length_mm: float
-    length_kind: str
-    strands: int = 1
-    members: int = 1
-    spec: dict[str, Any] = field(default_factory=dict)
-    joined: bool = False
-
-
-@dataclass(frozen=True, kw_only=True)
-class Parts:
-    """Everything of a build but its duty. Centre distance in mm, angle in degrees."""
-
-    driver: WheelPart
-    driven: WheelPart
-    loop: LoopPart
-    centre_mm: float
-    angle: float
-    clockwise: bool
-
-
-@dataclass(frozen=True, kw_only=True)
-class DutyPart:
-    """What a build's input says of its duty; ``wanted`` is the driven speed it is held against, if one was said."""
-
-    power: Entered
-    driver_speed: Entered
-    service: ServiceFactorIn | None
-    driven_rpm: float
-    wanted: WantedIn | None
-
-
-@dataclass(frozen=True, kw_only=True)
-class StoredDuty:
-    """A duty as the store has it: kW, rpm, percent, and the service factor as the calculations take it."""
-
-    power_kw: float
-    driver_rpm: float
-    service: dict[str, Any] | None = None
-    wanted_rpm: float | None = None
-    tolerance_percent: float | None = None
-
-    @property
-    def common(self) -> dict[str, Any]:
-        """What every family's input takes from a duty under the same names; nothing that was not said."""
-        out: dict[str, Any] = {"power": self.power_kw}
-        if self.service is not None:
-            out["service_factor"] = self.service
-        if self.wanted_rpm is not None:
-            out["wanted"] = {"speed": self.wanted_rpm}
-            if self.tolerance_percent is not None:
-                out["wanted"]["tolerance"] = self.tolerance_percent
-        return out
-
-
-@dataclass(frozen=True, kw_only=True)
-class Wanted:
-    """A duty for the comparison. kW, rpm, percent, mm; infinite where there is no limit."""
-
-    power_kw: float
-    service: ServiceFactorIn | None
-    driver_rpm: float
-    driven_rpm: float
-    tolerance_percent: float
-    centre_mm: float
-    centre_low_mm: float
-    centre_high_mm: float
-    largest_mm: float
-    widest_mm: float
-    angle: float
-    clockwise: bool
-    basis: str
-    own: dict[str, Any] = field(default_factory=dict)
-
-
-@dataclass(frozen=True, kw_only=True)
-class Offered:
-    """One drive of a family for a duty. ``input`` works again by the family's calculation, core units.
-
-    ``parts`` counts wheels, and belts or strands; ``efficiency`` is a band in percent, ``kinds`` what it is first in.
+    ``one`` is one of its drives in words; ``speed_field`` is where its input holds the driver's speed, ``found_fields`` say what is there; ``most_ratio`` is
+    what one drive does, ``ratio_words`` what more than that asks for. ``choices`` are the books a person picks from.
     """
 
-    name: str
-    input: dict[str, Any]
-    driven_rpm: float
-    error_percent: float
+    key: str
+    title: str
+    one: str
+    order: int
+    group: str
+    calc: str
+    select: str
+    why_not: str
+    manners_table: str
+    speed_field: str
+    found_fields: tuple[str, ...]
+    most_ratio: float = MOST_RATIO
+    one_drive: str = "one drive"
+    ratio_words: str = RATIO_WORDS
+    choices: tuple[Choice, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Change:
+    """What a person typed at one field of a worked drive."""
+
+    path: str
+    typed: str
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Refit(Generic[In]):
+    """The input after a change, what that did in one sentence, and the centre distance (mm) it stands at then."""
+
+    given: In
+    says: str
     centre_mm: float
-    spare_percent: float
-    width_mm: float
-    shaft_load_n: float
-    weight: Weight
-    parts: int
-    efficiency: tuple[float, float]
-    kinds: tuple[str, ...]
-    telling: str
-    elevation: Elevation
 
 
-@dataclass(frozen=True, kw_only=True)
-class Offer:
-    """What a family found: counts, the best few, limits where others fell, what it lacks, and what asks for care."""
-
-    considered: int
-    accepted: int
-    options: tuple[Offered, ...]
-    rejected: tuple[tuple[str, int], ...]
-    missing: str = ""
-    care: tuple[str, ...] = ()
-
-
-class Family(ABC, Generic[In]):
+class Family(ABC, Generic[In, Sel, L, R, S, C]):
     """A family of drives."""
 
-    key: ClassVar[str]
-    title: ClassVar[str]
-    order: ClassVar[int]
-    calc: ClassVar[str]
-    manners_table: ClassVar[str]
-    found_fields: ClassVar[tuple[str, ...]]
-    speed_field: ClassVar[str]
+    facts: ClassVar[Facts]
+    method: Method[L, R, S]
+    input_model: type[In]
+    select_model: type[Sel]
+    # Where a person types what the search and the page ask in one name: limits whose figure is worth saying.
+    each_in_comparison: ClassVar[int] = 1
+    limit_words: ClassVar[Mapping[str, tuple[str, str]]]
+
+    @property
+    def key(self) -> str:
+        """Its short name."""
+        return self.facts.key
+
+    @property
+    def title(self) -> str:
+        """Its name."""
+        return self.facts.title
+
+    @property
+    def calc(self) -> str:
+        """Its whole-drive calculation."""
+        return self.facts.calc
+
+    @property
+    def manners(self) -> Table:
+        """How the family behaves, question by question."""
+        return table(self.facts.manners_table)
+
+    # one drive
 
     @abstractmethod
-    def duty_of(self, given: In, result: Any) -> DutyPart:
+    def case(self, given: In, frame: Frame) -> Case[L]:
+        """The core's question. Raises InputError beside the field."""
+
+    @abstractmethod
+    def page(self, given: In, worked: WorkedDrive[L, R, S], frame: Frame, side: Beside) -> tuple[Answer, SheetOut]:
+        """(figures, call-outs with main answers and how it is set) of a worked drive."""
+
+    @abstractmethod
+    def efficiency_kind(self, worked: WorkedDrive[L, R, S]) -> str:
+        """Its row of the efficiency table."""
+
+    def bought(self, worked: WorkedDrive[L, R, S]) -> int:
+        """Parts bought: wheels, and belts or strands."""
+        return worked.rated.count + len(worked.case.route.stops)
+
+    # between the page and the store
+
+    @abstractmethod
+    def duty_of(self, given: In, worked: WorkedDrive[L, R, S]) -> DutyPart:
         """The duty that an input states."""
 
     @abstractmethod
-    def parts_of(self, given: In, result: Any) -> Parts:
-        """The wheels and the loop of a worked input."""
+    def parts(self, given: In, worked: WorkedDrive[L, R, S], frame: Frame) -> Parts:
+        """The wheels and loops of a worked input."""
 
     @abstractmethod
-    def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
-        """The input of the family's calculation, from what is stored; the inverse of the two above."""
+    def given_values(self, duty: StoredDuty, parts: Parts) -> dict[str, JsonValue]:
+        """The values of the input's fields from what is stored, core units."""
 
-    @abstractmethod
-    def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
-        """The best drives of this family for a duty."""
+    def given(self, duty: StoredDuty, parts: Parts) -> In:
+        """The input of the family's calculation from what is stored; the inverse of the two above."""
+        return self.input_model.model_validate(self.given_values(duty, parts))
 
     def check_found(self, given: In) -> None:
         """Refuse what would be filled in on a record of what is there. Raises InputError beside the field."""
@@ -186,28 +156,117 @@ class Family(ABC, Generic[In]):
         """What is on the drive, in one line of a list."""
         return designation
 
-    @property
-    def manners(self) -> Table:
-        """How the family behaves, question by question."""
-        return table(self.manners_table)
+    # searching
+
+    @abstractmethod
+    def factor(self, service: ServiceFactorIn | None) -> float:
+        """Its service factor for the conditions; assumptions are said."""
+
+    def quiet_factor(self, service: ServiceFactorIn | None) -> float:
+        """The same without a step and without a remark."""
+        with quiet(), collected_notices():
+            return self.factor(service)
+
+    @abstractmethod
+    def field(self, given: Sel, wanted: DutyWanted, frame: Frame) -> Field[C]:
+        """Its combinations for a duty. Raises InputError beside what was said of them."""
+
+    @abstractmethod
+    def drive_of(self, found: Ranked[C], given: Sel) -> In:
+        """The input of a found drive, core units."""
+
+    @abstractmethod
+    def telling(self, worked: WorkedDrive[L, R, S], frame: Frame) -> str:
+        """What tells two options of one name apart."""
+
+    def option_name(self, worked: WorkedDrive[L, R, S], frame: Frame) -> str:
+        """An option in a few words."""
+        return self.what(worked.case.route.driver.profile, worked.rated.count)
+
+    def wanted_more(self, given: Sel, wanted: DutyWanted) -> DutyWanted:
+        """The duty with what only this family's limits say."""
+        return wanted
+
+    def stock(self, given: StockIn) -> Stock:
+        """The shelf as the search takes it: what has teeth by its teeth. Raises InputError beside a line that is no part."""
+        wheels = tuple((s.groove, float(s.teeth or (s.diameter.value if s.diameter else 0.0))) for s in given.sheaves)
+        return Stock(loops=frozenset(t.strip() for t in given.belts), wheels=wheels)
+
+    def more(self, worked: WorkedDrive[L, R, S], frame: Frame) -> list[LabelledFigure]:
+        """Figures that only this family has, for its card."""
+        return []
+
+    def care(self, found: tuple[Ranked[C], ...], given: Sel, frame: Frame) -> tuple[str, ...]:
+        """What asks for care in using what was found."""
+        return ()
+
+    def missing(self, given: Sel) -> str:
+        """What the search leaves out, in one sentence."""
+        return ""
+
+    def reasons(self, found: Ranked[C], worked: WorkedDrive[L, R, S]) -> list[str]:
+        """What speaks for an option, beside what it is first in."""
+        spare = worked.spare_percent or 0.0
+        out = []
+        if found.on_shelf == 3:
+            out.append("all of it on your shelf")
+        elif found.on_shelf:
+            out.append(f"{found.on_shelf} of 3 parts on your shelf")
+        elif found.common:
+            out.append("both wheels often on the shelf")
+        if 0 <= spare <= USUAL_SPARE:
+            out.append(f"{spare:.0f} % to spare")
+        elif spare > USUAL_SPARE:
+            out.append(f"heavy for the duty: {spare:.0f} % to spare")
+        return out
+
+    # changing a drawn drive
+
+    def refit(self, given: In, change: Change, frame: Frame) -> Refit[In] | None:
+        """What follows from a change that means more than its own field; None for a plain one."""
+        return None
 
 
-FAMILIES: dict[str, Family[Any]] = {}
+# Families are of many kinds; whoever takes one of them by name knows it by what all have.
+AnyFamily = Family[Input, SelectIn, object, object, object, object]
+FAMILIES: dict[str, AnyFamily] = {}
 
 
-def register(family: Family[Any]) -> Family[Any]:
+def register(family: Family[In, Sel, L, R, S, C]) -> Family[In, Sel, L, R, S, C]:
     """Make a family known; raises ValueError for a second one of that key."""
     if family.key in FAMILIES:
         raise ValueError(f"there is a family {family.key} already")
-    FAMILIES[family.key] = family
+    FAMILIES[family.key] = family  # type: ignore[assignment]  # a family takes its own input only: the key goes with it
+    for choice in family.facts.choices:
+        know(choice)
     return family
 
 
-def families() -> list[Family[Any]]:
+def families() -> list[AnyFamily]:
     """All families in the order they are shown."""
-    return sorted(FAMILIES.values(), key=lambda f: f.order)
+    return sorted(FAMILIES.values(), key=lambda f: f.facts.order)
 
 
-def of_calc(name: str) -> Family[Any] | None:
+def of_calc(name: str) -> AnyFamily | None:
     """The family whose whole-drive calculation has this name."""
     return next((f for f in FAMILIES.values() if f.calc == name), None)
+
+
+def check_ratio(given: SelectIn, *, most: float, one_drive: str, words: str) -> None:
+    """Refuse a ratio that one drive does not do."""
+    ratio = given.driver_speed.value / given.driven_speed.value
+    if not 1 / most <= ratio <= most:
+        raise InputError(
+            "driven_speed",
+            given.driven_speed.value,
+            f"a ratio of {max(ratio, 1 / ratio):.0f} : 1 is beyond {one_drive}",
+            words,
+        )
+
+
+_VALUES = TypeAdapter(dict[str, JsonValue])
+
+
+def dumped(given: Input) -> dict[str, JsonValue]:
+    """An input as it is sent and kept: what was said, texts as typed, numbers in the core's units."""
+    return _VALUES.validate_python(given.model_dump(mode="json", exclude_unset=True))

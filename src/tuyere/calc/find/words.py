@@ -7,7 +7,7 @@ from functools import cache
 
 from tuyere.core.tables import declare, table
 
-declare("tuyere.calc.find", "everyday_words")
+declare("tuyere.calc.find", ("everyday_words",))
 ENDINGS = ("ings", "ing", "ed", "es", "s")
 # A title says what a thing is, a summary what it does; fields and sources only what it has to do with.
 IN_TITLE, IN_SUMMARY, IN_TEXT = 8.0, 4.0, 2.0

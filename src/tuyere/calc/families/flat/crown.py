@@ -33,4 +33,4 @@ class CrownOut(Answer):
 )
 def crown(given: CrownIn, frame: Frame) -> CrownOut:
     """Look the crown up."""
-    return CrownOut(crown=frame.figure(crown_mm(given.diameter.value, given.face.value), "length", "size", "crown"))
+    return CrownOut(crown=frame.figure(crown_mm(given.diameter.value, given.face.value), "length", "size"))

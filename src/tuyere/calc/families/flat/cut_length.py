@@ -94,10 +94,10 @@ def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
         frame.elevation = r.pulleys.elevation
     f = frame.figure
     return CutLengthOut(
-        cut_length=f(r.cut_mm, "length", "tape", "cut"),
+        cut_length=f(r.cut_mm, "length", "tape"),
         cut_least=f(r.cut_least_mm, "length", "tape"),
         cut_most=f(r.cut_most_mm, "length", "tape"),
-        loop_length=f(r.loop_mm, "length", "tape", "belt_length"),
-        cut_short=f(r.short_mm, "length", "tape", "short"),
+        loop_length=f(r.loop_mm, "length", "tape"),
+        cut_short=f(r.short_mm, "length", "tape"),
         lap=f(r.lap_mm, "length", "size"),
     )

@@ -3,14 +3,16 @@
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Length, Power, Size, Speed
+from tuyere.calc.entry import Length, Power, Size, Speed, maybe
 from tuyere.calc.families.flat.parts import Material
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import LayoutIn, ServiceFactorIn
+from tuyere.calc.parts import LayoutIn, ServiceFactorIn, factor_of
 from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
-from tuyere.core.flat.drive import FlatDrive, FlatGiven
-from tuyere.core.flat.formulas import pounds_to_newtons
+from tuyere.core.flat.case import FlatCase, flat_case
+from tuyere.core.flat.method import FlatDrive
+from tuyere.core.flat.service import flat_factor
+from tuyere.core.flat.tables import material
 
 
 class FlatDriveIn(Input):
@@ -65,39 +67,53 @@ class FlatDriveOut(Answer):
     belt_mass: Figure
 
 
-def flat_drive_out(r: FlatDrive, given: FlatGiven, frame: Frame) -> FlatDriveOut:
+def case_of(given: FlatDriveIn) -> FlatCase:
+    """The core's question of a drive. Raises InputError beside the field."""
+    return flat_case(
+        given.driver_diameter.value,
+        given.driven_diameter.value,
+        power_kw=given.power.value,
+        service_factor=factor_of(given.service_factor, flat_factor),
+        driver_rpm=given.driver_speed.value,
+        centre_mm=maybe(given.centre_distance),
+        length_mm=maybe(given.belt_length),
+        material=material(given.material),
+        width_mm=given.width.value,
+        crossed=given.crossed,
+        angle_deg=given.layout.angle,
+        clockwise=given.layout.clockwise,
+    )
+
+
+def flat_drive_out(r: FlatDrive, frame: Frame) -> FlatDriveOut:
     """A worked flat drive as figures."""
-    f = frame.figure
+    f, own, rated, loop = frame.figure, r.own, r.rated.own, r.case.loop
+    assert rated is not None and r.spare_percent is not None
     return FlatDriveOut(
-        designation=f"{given.material.name}, {f(given.width_mm, 'length', 'size').shown} wide",
-        capacity=f(r.capacity_kw, "power", step="capacity"),
-        spare=f(r.spare_percent, "percent", step="capacity"),
-        width_that_does=f(r.width_needed_mm, "length", "size", "capacity"),
-        design_power=f(r.design_kw, "power", step="design_power"),
-        service_factor=f(given.service_factor, "factor", step="service_factor"),
-        driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
-        driven_speed_low=f(r.driven_rpm_low, "speed", step="driven_speed_low"),
-        belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),
-        belt_length=f(r.pulleys.length_mm, "length", "tape", "belt_length"),
-        centre_distance=f(r.pulleys.centre_mm, "length", "tape", "centre_distance"),
-        span=f(r.pulleys.span_mm, "length", "tape", "span"),
-        small_arc=f(r.pulleys.small_arc_deg, "angle", step="small_arc"),
-        tight=f(r.tight_n, "force", step="tight"),
-        slack=f(r.slack_n, "force", step="slack"),
-        initial_tension=f(r.initial_n, "force", step="initial"),
-        initial_greatest=f(float(pounds_to_newtons(r.full.initial_lbf)), "force", step="initial_greatest"),
-        centrifugal=f(r.centrifugal_n, "force", step="centrifugal"),
-        hub_standing=f(r.hub_standing_n, "force", step="hub_standing", per="hub"),
-        hub_running=f(r.hub_running_n, "force", step="hub_running", per="hub"),
-        shaft_load=f(
-            r.shaft_load.newtons,
-            "force",
-            step=f"hub_{'standing' if r.shaft_load.case.startswith('standing') else 'running'}",
-            per="hub",
-        ),
+        designation=f"{loop.material.name}, {f(loop.width_mm, 'length', 'size').shown} wide",
+        capacity=f(rated.capacity_kw, "power"),
+        spare=f(r.spare_percent, "percent"),
+        width_that_does=f(rated.width_needed_mm, "length", "size"),
+        design_power=f(r.design_kw, "power"),
+        service_factor=f(r.case.service_factor, "factor"),
+        driven_speed=f(r.driven_rpm, "speed"),
+        driven_speed_low=f(r.speeds.low_rpm, "speed"),
+        belt_speed=f(r.speed_m_s, "belt_speed"),
+        belt_length=f(r.length_mm, "length", "tape"),
+        centre_distance=f(r.centre_mm, "length", "tape"),
+        span=f(r.shape.span_mm, "length", "tape"),
+        small_arc=f(r.shape.small_arc_deg, "angle"),
+        tight=f(own.tight_n, "force"),
+        slack=f(own.slack_n, "force"),
+        initial_tension=f(own.initial_n, "force"),
+        initial_greatest=f(own.initial_greatest_n, "force"),
+        centrifugal=f(own.centrifugal_n, "force"),
+        hub_standing=f(own.hub_standing_n, "force", per="hub"),
+        hub_running=f(own.hub_running_n, "force", per="hub"),
+        shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
-        friction_used=f(r.friction_used, "factor", "exact", "friction_used"),
-        friction_there=f(r.friction_there, "factor", "exact"),
-        dip=f(r.dip_mm, "length", "size"),
-        belt_mass=f(r.mass_kg, "mass"),
+        friction_used=f(own.friction_used, "factor", "exact"),
+        friction_there=f(own.friction_there, "factor", "exact"),
+        dip=f(own.dip_mm, "length", "size"),
+        belt_mass=f(own.mass_kg, "mass"),
     )

@@ -2,174 +2,197 @@
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Mapping
+from typing import ClassVar
 
-from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut
-from tuyere.calc.families.protocol import (
-    DutyPart,
-    Family,
-    LoopPart,
-    Offer,
-    Offered,
-    Parts,
-    StoredDuty,
-    Wanted,
-    WheelPart,
-    register,
-)
+from pydantic import JsonValue
+
+from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.entry import Entered
+from tuyere.calc.families.duty_model import DutyPart, StoredDuty
+from tuyere.calc.families.flat.drive_model import FlatDriveIn, case_of, flat_drive_out
+from tuyere.calc.families.flat.sheet import flat_sheet
+from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
+from tuyere.calc.families.protocol import Facts, Family, register
+from tuyere.calc.families.select_model import LabelledFigure, SelectIn
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import factor_of
-from tuyere.core.duty.design import design_power
-from tuyere.core.duty.losses import efficiency_band
-from tuyere.core.flat.choose import Candidate, search
-from tuyere.core.flat.choose import Wanted as Search
-from tuyere.core.flat.drive import LIKED_CENTRES, FlatGiven, work_flat_drive
+from tuyere.calc.limit_words import COMMON
+from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.core.drive.search import DutyWanted, Field, Ranked
+from tuyere.core.flat.case import FlatCase, FlatLoop
+from tuyere.core.flat.field import FlatCandidate, FlatField
+from tuyere.core.flat.method import FLAT_METHOD, LIKED_CENTRES, FlatDrive, FlatRated, FlatSet
 from tuyere.core.flat.service import flat_factor
-from tuyere.core.notices import collected_notices
-from tuyere.core.steps import quiet
-
-KIND = "flat"
 
 
-class FlatBelts(Family[FlatDriveIn]):
+class FlatSelectIn(SelectIn):
+    """A duty for a flat belt."""
+
+
+class FlatBelts(Family[FlatDriveIn, FlatSelectIn, FlatLoop, FlatRated, FlatSet, FlatCandidate]):
     """Flat belts on crowned or plain pulleys."""
 
-    key, title, order, calc = "flat", "Flat belts", 40, "flat-drive"
-    manners_table = "flat_manners"
-    speed_field = "driver_speed"
-    found_fields = (
-        "driver_diameter",
-        "driven_diameter",
-        "material",
-        "width",
-        "centre_distance",
-        "belt_length",
-        "crossed",
+    facts = Facts(
+        key="flat",
+        title="Flat belts",
+        one="flat belt drive",
+        order=40,
+        group="Flat, round and link belts",
+        calc="flat-drive",
+        select="flat-select",
+        why_not="flat-why-not",
+        manners_table="flat_manners",
+        speed_field="driver_speed",
+        found_fields=(
+            "driver_diameter",
+            "driven_diameter",
+            "material",
+            "width",
+            "centre_distance",
+            "belt_length",
+            "crossed",
+        ),
+        one_drive="one drive of any kind",
     )
+    method = FLAT_METHOD
+    input_model = FlatDriveIn
+    select_model = FlatSelectIn
+    limit_words: ClassVar[Mapping[str, tuple[str, str]]] = COMMON | {
+        "size": ("pulley of {v}", "length"),
+        "least pulley": ("small pulley of {v}", "length"),
+        "centre distance": ("centres {v}: the pulleys would touch", "length"),
+        "belt speed": ("belt speed {v}", "belt_speed"),
+        "power": ("at this speed the belt's own weight takes all of its tension", ""),
+        "width": ("belt {v} wide|no standard belt is wide enough", "length"),
+    }
 
-    def duty_of(self, given: FlatDriveIn, result: FlatDriveOut) -> DutyPart:
+    def case(self, given: FlatDriveIn, frame: Frame) -> FlatCase:
+        """Duty, pulleys and belt."""
+        return case_of(given)
+
+    def page(self, given: FlatDriveIn, worked: FlatDrive, frame: Frame, side: Beside) -> tuple[Answer, SheetOut]:
+        """Figures and sheet."""
+        out = flat_drive_out(worked, frame)
+        return out, flat_sheet(given, out, frame, side)
+
+    def efficiency_kind(self, worked: FlatDrive) -> str:
+        """One row for all."""
+        return "flat"
+
+    def duty_of(self, given: FlatDriveIn, worked: FlatDrive) -> DutyPart:
         """The duty that an input states."""
         return DutyPart(
             power=given.power,
             driver_speed=given.driver_speed,
             service=given.service_factor,
-            driven_rpm=result.driven_speed.value,
+            driven_rpm=worked.driven_rpm,
             wanted=given.wanted,
         )
 
-    def parts_of(self, given: FlatDriveIn, result: FlatDriveOut) -> Parts:
+    def parts(self, given: FlatDriveIn, worked: FlatDrive, frame: Frame) -> Parts:
         """Two pulleys and the loop."""
 
-        def wheel(d: Any) -> WheelPart:
+        def wheel(d: Entered, shaft: ShaftKey) -> WheelPart:
             return WheelPart(
-                kind="pulley", diameter_mm=d.value, diameter_kind="outside", profile="flat", diameter_typed=d.typed
+                id=shaft.role,
+                shaft=shaft,
+                kind="pulley",
+                diameter=Dim(mm=d.value, kind="outside", typed=d.typed),
+                profile="flat",
             )
 
-        spec: dict[str, Any] = {"material": given.material, "width": given.width.value, "crossed": given.crossed}
-        return Parts(
-            driver=wheel(given.driver_diameter),
-            driven=wheel(given.driven_diameter),
-            loop=LoopPart(
-                section="flat",
-                designation=result.designation,
-                length_mm=result.belt_length.value,
-                length_kind="outside",
-                strands=1,
-                members=1,
-                spec=spec,
-            ),
-            centre_mm=result.centre_distance.value,
-            angle=given.layout.angle,
-            clockwise=given.layout.clockwise,
+        spec: dict[str, JsonValue] = {
+            "material": given.material,
+            "width": given.width.value,
+            "crossed": given.crossed,
+        }
+        loop = LoopPart(
+            stops=stops_of(worked.case.route),
+            section="flat",
+            designation=self.option_name(worked, frame),
+            length=Dim(mm=float(worked.length_mm), kind="outside"),
+            take_up=worked.case.route.take_up,
+            spec=spec,
         )
+        wheels = plain_wheels(
+            worked,
+            wheel(given.driver_diameter, ShaftKey(role="driver")),
+            wheel(given.driven_diameter, ShaftKey(role="driven")),
+        )
+        return Parts(wheels=wheels, loops=(loop,), clockwise=given.layout.clockwise)
 
-    def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
-        """Back to the calculation's input: the loop stays as long as it is."""
-        out: dict[str, Any] = {
+    def given_values(self, duty: StoredDuty, parts: Parts) -> dict[str, JsonValue]:
+        """The loop stays as long as it is."""
+        return {
             **duty.common,
             "driver_speed": duty.driver_rpm,
-            "driver_diameter": parts.driver.diameter_mm,
-            "driven_diameter": parts.driven.diameter_mm,
-            "belt_length": parts.loop.length_mm,
-            "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
-        } | parts.loop.spec
-        return out
+            "driver_diameter": parts.driver.diameter.mm,
+            "driven_diameter": parts.driven.diameter.mm,
+            "belt_length": parts.loop.length.mm,
+            "layout": parts.layout(),
+            **parts.loop.spec,
+        }
 
-    def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
-        """The best over all materials and preferred pulleys."""
-        factor = factor_of(wanted.service, flat_factor)
-        design = float(design_power(wanted.power_kw, factor))
-        found = search(
-            Search(
-                design_kw=design,
-                power_kw=wanted.power_kw,
-                driver_rpm=wanted.driver_rpm,
-                driven_rpm=wanted.driven_rpm,
-                tolerance_percent=wanted.tolerance_percent,
-                centre_mm=wanted.centre_mm,
-                largest_mm=wanted.largest_mm,
-                widest_mm=wanted.widest_mm,
-            ),
-            keep,
-            1,
-        )
-        first = found.best[:1]
-        wide = LIKED_CENTRES * max((max(c.driver_mm, c.driven_mm) for c in first), default=0.0)
-        care: tuple[str, ...] = ()
-        if first and wanted.centre_mm < wide:
-            liked = frame.figure(wide, "length", "tape").shown
-            care = (
-                f"Short centres for a flat belt: with these pulleys it likes {liked} or more, or an idler on the slack side.",
-            )
-        options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
-        return Offer(
-            considered=found.considered, accepted=found.accepted, options=options, rejected=found.rejected, care=care
+    def factor(self, service: ServiceFactorIn | None) -> float:
+        """The textbook's."""
+        return factor_of(service, flat_factor)
+
+    def field(self, given: FlatSelectIn, wanted: DutyWanted, frame: Frame) -> Field[FlatCandidate]:
+        """All materials and preferred pulleys."""
+        return FlatField(wanted)
+
+    def care(self, found: tuple[Ranked[FlatCandidate], ...], given: FlatSelectIn, frame: Frame) -> tuple[str, ...]:
+        """Flat belts like long centres."""
+        if not found:
+            return ()
+        c, centre = found[0].drive, given.centre
+        there = centre.about.value if centre.about else (_mm(centre.low) + _mm(centre.high)) / 2
+        wide = LIKED_CENTRES * max(c.driver_mm, c.driven_mm)
+        if there >= wide:
+            return ()
+        liked = frame.figure(wide, "length", "tape").shown
+        return (
+            f"Short centres for a flat belt: with these pulleys it likes {liked} or more, or an idler on the slack side.",
         )
 
-    def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
-        given = FlatGiven(
-            power_kw=w.power_kw,
-            service_factor=factor,
-            driver_rpm=w.driver_rpm,
-            driver_mm=c.driver_mm,
-            driven_mm=c.driven_mm,
-            centre_mm=w.centre_mm,
-            length_mm=None,
-            material=c.material,
-            width_mm=c.width_mm,
-            crossed=False,
-            angle_deg=w.angle,
-            clockwise=w.clockwise,
-        )
-        with quiet(), collected_notices():
-            r = work_flat_drive(given)
-        width = frame.figure(c.width_mm, "length", "size").shown
-        size = "/".join(frame.figure(d, "length", "size").number for d in (c.driver_mm, c.driven_mm))
-        return Offered(
-            name=f"{c.material.name}, {width} wide",
-            input={
-                "power": w.power_kw,
-                "driver_speed": w.driver_rpm,
+    def drive_of(self, found: Ranked[FlatCandidate], given: FlatSelectIn) -> FlatDriveIn:
+        """The narrowest standard belt that does, on the centres that are there."""
+        c, centre = found.drive, given.centre
+        there = centre.about.value if centre.about else (_mm(centre.low) + _mm(centre.high)) / 2
+        return FlatDriveIn.model_validate(
+            {
+                "power": given.power.value,
+                "driver_speed": given.driver_speed.value,
                 "driver_diameter": c.driver_mm,
                 "driven_diameter": c.driven_mm,
-                "centre_distance": w.centre_mm,
+                "centre_distance": there,
                 "material": c.material.key,
-                "width": c.width_mm,
-                "layout": {"angle": w.angle, "clockwise": w.clockwise},
-            },
-            driven_rpm=r.driven_rpm,
-            error_percent=c.error_percent,
-            centre_mm=r.pulleys.centre_mm,
-            spare_percent=r.spare_percent,
-            width_mm=c.face_mm,
-            shaft_load_n=r.shaft_load.newtons,
-            weight=r.weight,
-            parts=3,
-            efficiency=efficiency_band(KIND),
-            kinds=c.kinds,
-            telling=f"pulleys {size} {frame.figure(1, 'length').unit_shown}",
-            elevation=r.elevation,
+                "width": found.width_mm,
+                "layout": {"angle": given.layout.angle, "clockwise": given.layout.clockwise},
+            }
         )
+
+    def option_name(self, worked: FlatDrive, frame: Frame) -> str:
+        """Material and width."""
+        loop = worked.case.loop
+        return f"{loop.material.name}, {frame.figure(loop.width_mm, 'length', 'size').shown} wide"
+
+    def telling(self, worked: FlatDrive, frame: Frame) -> str:
+        """Both pulleys."""
+        size = "/".join(frame.figure(w.outside_mm, "length", "size").number for w in worked.case.route.wheels)
+        return f"pulleys {size} {frame.figure(1, 'length').unit_shown}"
+
+    def more(self, worked: FlatDrive, frame: Frame) -> list[LabelledFigure]:
+        """Initial tension and friction used."""
+        own, f = worked.own, frame.figure
+        return [
+            LabelledFigure(label="initial tension", shown=f(own.initial_n, "force").shown),
+            LabelledFigure(label="friction used", shown=f"{own.friction_used:.2f} of {own.friction_there:.2f}"),
+        ]
+
+
+def _mm(e: Entered | None) -> float:
+    return 0.0 if e is None else e.value
 
 
 FLAT_BELTS = register(FlatBelts())

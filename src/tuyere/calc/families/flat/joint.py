@@ -66,9 +66,7 @@ def belt_joint(given: JointIn, frame: Frame) -> JointOut:
     return JointOut(
         joint=r.key,
         name=r.name,
-        efficiency=frame.band(
-            r.low_percent, r.high_percent, kind="percent", steps=("efficiency_low", "efficiency_high")
-        ),
+        efficiency=frame.band(r.low_percent, r.high_percent, "percent"),
         take_up=r.take_up,
         lap_short=None if r.lap_low_mm is None else f(r.lap_low_mm, "length", "size"),
         lap_long=None if r.lap_high_mm is None else f(r.lap_high_mm, "length", "size"),

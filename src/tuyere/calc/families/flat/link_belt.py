@@ -46,7 +46,7 @@ def link_belt(given: LinkBeltIn, frame: Frame) -> LinkBeltOut:
     f = frame.figure
     return LinkBeltOut(
         hand_tight=f(r.hand_tight, "count"),
-        take_off=f(r.take_off, "count", step="take_off"),
+        take_off=f(r.take_off, "count"),
         run=f(r.run, "count"),
         least_pulley=f(r.least_pulley_mm, "length", "size"),
     )

@@ -39,7 +39,7 @@ def round_belt(given: RoundBeltIn, frame: Frame) -> RoundBeltOut:
     r = work_round_belt(given.diameter.value, given.path.value, given.speed.value)
     f = frame.figure
     return RoundBeltOut(
-        cut_length=f(r.cut_mm, "length", "tape", "cut"),
-        strand_tension=f(r.tension_n, "force", step="tension"),
+        cut_length=f(r.cut_mm, "length", "tape"),
+        strand_tension=f(r.tension_n, "force"),
         least_pulley=None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size"),
     )

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut
-from tuyere.calc.frame import Frame, main_answer, shaft_answer
+from tuyere.calc.frame import Frame, banded, main_answer, shaft_answer
+from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
 
 
 def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) -> SheetOut:
@@ -14,32 +15,32 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         family="flat",
         designation=r.designation,
         call_outs=[
-            c("n1", "driver", label="driver", figure=f(given.driver_speed.value, "speed"), path="driver_speed"),
+            c("n1", AT_DRIVER, label="driver", figure=f(given.driver_speed.value, "speed"), path="driver_speed"),
             c(
                 "d1",
-                "driver",
+                AT_DRIVER,
                 label="pulley",
                 figure=f(given.driver_diameter.value, "length", "size"),
                 path="driver_diameter",
             ),
-            c("n2", "driven", label="driven", figure=r.driven_speed),
+            c("n2", AT_DRIVEN, label="driven", figure=r.driven_speed),
             c(
                 "d2",
-                "driven",
+                AT_DRIVEN,
                 label="pulley",
                 figure=f(given.driven_diameter.value, "length", "size"),
                 path="driven_diameter",
             ),
             c(
                 "a",
-                "centre",
+                AT_CENTRES,
                 label="centres",
                 figure=r.centre_distance,
                 path="centre_distance",
                 clears=("belt_length",),
             ),
-            c("slack", "slack", label="slack", figure=r.slack),
-            c("tight", "tight", label="tight", figure=r.tight),
+            c("slack", AT_SLACK, label="slack", figure=r.slack),
+            c("tight", AT_TIGHT, label="tight", figure=r.tight),
         ],
         answers=[
             MainAnswer(key="what", label="", main=r.designation, unit="", step=r.capacity.step),
@@ -55,9 +56,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
-        driven_band=frame.band(
-            r.driven_speed_low.value, r.driven_speed.value, kind="speed", steps=("driven_speed_low", "driven_speed")
-        ),
+        driven_band=banded(r.driven_speed_low, r.driven_speed),
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
         beside=side,

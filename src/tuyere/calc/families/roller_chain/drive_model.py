@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Hours, Length, Power, Speed
+from tuyere.calc.entry import Hours, Length, Power, Speed, maybe
 from tuyere.calc.families.roller_chain.parts import (
     LIFE,
     LengthOut,
@@ -15,12 +15,18 @@ from tuyere.calc.families.roller_chain.parts import (
     Strands,
     Teeth,
     length_out,
+    life_of,
 )
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole
+from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole, factor_of
 from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
-from tuyere.core.roller_chain.rate import Drive, Given
+from tuyere.core.notices import notice
+from tuyere.core.roller_chain.case import ChainCase, chain_case
+from tuyere.core.roller_chain.field import chain_name
+from tuyere.core.roller_chain.method import ChainDrive
+from tuyere.core.roller_chain.service import chain_factor
+from tuyere.core.roller_chain.tables import chain
 
 
 class ChainDriveIn(Input):
@@ -77,35 +83,58 @@ class ChainDriveOut(Answer):
     oil: str
 
 
-def chain_drive_out(r: Drive, given: Given, frame: Frame) -> ChainDriveOut:
+def case_of(given: ChainDriveIn) -> ChainCase:
+    """The core's question of a drive. Raises InputError beside the field."""
+    if given.life is None:
+        notice("info", "life-assumed", "15,000 hours of life are assumed.", "input.life")
+    return chain_case(
+        chain(given.chain),
+        given.strands,
+        power_kw=given.power.value,
+        service_factor=factor_of(given.service_factor, chain_factor),
+        driver_rpm=given.speed.value,
+        z_1=given.driver_teeth,
+        z_2=given.driven_teeth,
+        centre_mm=maybe(given.centre_distance),
+        pitches=given.pitches,
+        life_h=life_of(given.life),
+        lubrication=given.lubrication,
+        celsius=given.temperature,
+        angle_deg=given.layout.angle,
+        clockwise=given.layout.clockwise,
+        method=given.method,
+    )
+
+
+def chain_drive_out(r: ChainDrive, frame: Frame) -> ChainDriveOut:
     """A worked chain drive as figures."""
-    f = frame.figure
-    strands = "" if given.strands == 1 else f"-{given.strands}"
-    length = length_out(r.length, given.chain.pitch_mm, frame)
+    f, own, loop, rated = frame.figure, r.own, r.case.loop, r.rated.own
+    assert rated is not None and r.spare_percent is not None and r.shape.members is not None
+    length = length_out(r.shape, frame)
     return ChainDriveOut(
-        designation=f"{given.chain.name}{strands}, {r.length.pitches} pitches",
-        design_power=f(r.design_kw, "power", step="design_power"),
-        service_factor=f(given.service_factor, "factor", step="service_factor"),
-        power=f(r.rating.power_kw, "power", step="power"),
-        governing=r.rating.governing,
-        method=r.rating.method,
-        spare=f(r.spare_percent, "percent", step="power"),
-        driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
-        chain_speed=f(r.speed_m_s, "belt_speed", step="chain_speed"),
+        designation=f"{chain_name(loop.chain, loop.strands)}, {r.shape.members:.0f} pitches",
+        design_power=f(r.design_kw, "power"),
+        service_factor=f(r.case.service_factor, "factor"),
+        power=f(rated.rating.power_kw, "power"),
+        governing=rated.rating.governing,
+        method=rated.rating.method,
+        spare=f(r.spare_percent, "percent"),
+        driven_speed=f(r.driven_rpm, "speed"),
+        chain_speed=f(r.speed_m_s, "belt_speed"),
         length=length,
         pitches=length.pitches,
         centre_distance=length.centre_distance,
         wrap=length.wrap,
-        chordal_variation=f(r.chordal_percent, "percent", step="chordal"),
-        working_pull=f(r.pull_n, "force", step="pull"),
-        greatest_pull=f(r.greatest_n, "force", step="greatest"),
-        static_safety=f(r.safety, "factor", step="safety"),
-        shaft_pull=f(r.shaft_n, "force", step="shaft", per="hub"),
-        shaft_load=f(r.shaft_load.newtons, "force", step="shaft_running", per="hub"),
+        chordal_variation=f(rated.chordal_percent, "percent"),
+        working_pull=f(own.pull_n, "force"),
+        greatest_pull=f(own.greatest_n, "force"),
+        static_safety=f(own.safety, "factor"),
+        shaft_pull=f(own.shaft_n, "force", per="hub"),
+        shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
-        sag=f(r.sag_mm, "length", "tape", "sag"),
-        hand_movement=f(r.hand_mm, "length", "tape", "hand"),
-        chain_mass=f(r.mass_kg, "mass"),
-        lubrication_wanted=r.lubrication,
-        oil=r.oil or "outside the oil table",
+        sag=f(own.sag_mm, "length", "tape"),
+        hand_movement=f(own.hand_mm, "length", "tape"),
+        chain_mass=f(own.mass_kg, "mass"),
+        lubrication_wanted=own.lubrication,
+        oil=own.oil or "outside the oil table",
     )

@@ -2,174 +2,202 @@
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Mapping
+from typing import ClassVar, Literal
 
-from tuyere.calc.families.protocol import (
-    DutyPart,
-    Family,
-    LoopPart,
-    Offer,
-    Offered,
-    Parts,
-    StoredDuty,
-    Wanted,
-    WheelPart,
-    register,
-)
-from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut
+from pydantic import Field as InputField
+from pydantic import JsonValue
+
+from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.families.duty_model import DutyPart, StoredDuty
+from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
+from tuyere.calc.families.protocol import Facts, Family, register
+from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, case_of, chain_drive_out
+from tuyere.calc.families.roller_chain.sheet import chain_sheet
+from tuyere.calc.families.select_model import LabelledFigure, SelectIn
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import factor_of
-from tuyere.core.duty.design import design_power
-from tuyere.core.duty.losses import efficiency_band
-from tuyere.core.notices import collected_notices
-from tuyere.core.roller_chain.choose import Candidate, search
-from tuyere.core.roller_chain.choose import Wanted as Search
+from tuyere.calc.limit_words import COMMON
+from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.core.drive.search import DutyWanted, Field, Ranked
+from tuyere.core.roller_chain.case import ChainCase, ChainLoop
+from tuyere.core.roller_chain.field import ChainCandidate, ChainField, chain_name
 from tuyere.core.roller_chain.formulas import pitch_diameter
-from tuyere.core.roller_chain.rate import Given, rate
+from tuyere.core.roller_chain.method import CHAIN_METHOD, ChainDrive, ChainRated, ChainSet
 from tuyere.core.roller_chain.service import chain_factor
 from tuyere.core.roller_chain.tables import chain
 from tuyere.core.steps import quiet
 
-KIND = "roller chain"
 KEPT = ("lubrication", "temperature", "method")
 
 
-class RollerChains(Family[ChainDriveIn]):
-    """Roller chain on sprockets."""
+class ChainSelectIn(SelectIn):
+    """A duty for a chain drive."""
 
-    key, title, order, calc = "roller-chain", "Roller chain", 20, "chain-drive"
-    manners_table = "chain_manners"
-    speed_field = "speed"
-    found_fields = (
-        "chain",
-        "strands",
-        "driver_teeth",
-        "driven_teeth",
-        "centre_distance",
-        "pitches",
-        "life",
-        "lubrication",
-        "temperature",
-        "method",
+    series: Literal["ansi", "a", "b"] = InputField(
+        default="ansi", description="American numbers, or the A or B series of ISO 606"
     )
 
-    def duty_of(self, given: ChainDriveIn, result: ChainDriveOut) -> DutyPart:
+
+class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, ChainSet, ChainCandidate]):
+    """Roller chain on sprockets."""
+
+    facts = Facts(
+        key="roller-chain",
+        title="Roller chain",
+        one="roller chain drive",
+        order=20,
+        group="Roller chain",
+        calc="chain-drive",
+        select="chain-select",
+        why_not="chain-why-not",
+        manners_table="chain_manners",
+        speed_field="speed",
+        found_fields=(
+            "chain",
+            "strands",
+            "driver_teeth",
+            "driven_teeth",
+            "centre_distance",
+            "pitches",
+            "life",
+            "lubrication",
+            "temperature",
+            "method",
+        ),
+        most_ratio=10.0,
+        one_drive="one chain drive",
+        ratio_words="up to 10 : 1",
+    )
+    method = CHAIN_METHOD
+    input_model = ChainDriveIn
+    select_model = ChainSelectIn
+    limit_words: ClassVar[Mapping[str, tuple[str, str]]] = COMMON | {
+        "centre distance": (
+            "centres {v}: the sprockets would touch, or the chain is too long without a guide",
+            "length",
+        ),
+        "wrap": ("{v} of wrap on the smaller sprocket", "angle"),
+        "galling": ("at this speed pins and bushings would gall", ""),
+        "size": ("{v} large or wide", "length"),
+        "strands": ("{v} strands", "count"),
+    }
+
+    def case(self, given: ChainDriveIn, frame: Frame) -> ChainCase:
+        """Duty, chain and sprockets."""
+        return case_of(given)
+
+    def page(self, given: ChainDriveIn, worked: ChainDrive, frame: Frame, side: Beside) -> tuple[Answer, SheetOut]:
+        """Figures and sheet."""
+        out = chain_drive_out(worked, frame)
+        return out, chain_sheet(given, out, frame, side)
+
+    def efficiency_kind(self, worked: ChainDrive) -> str:
+        """One row for all."""
+        return "roller chain"
+
+    def duty_of(self, given: ChainDriveIn, worked: ChainDrive) -> DutyPart:
         """The duty that an input states."""
         return DutyPart(
             power=given.power,
             driver_speed=given.speed,
             service=given.service_factor,
-            driven_rpm=result.driven_speed.value,
+            driven_rpm=worked.driven_rpm,
             wanted=given.wanted,
         )
 
-    def parts_of(self, given: ChainDriveIn, result: ChainDriveOut) -> Parts:
+    def parts(self, given: ChainDriveIn, worked: ChainDrive, frame: Frame) -> Parts:
         """Two sprockets and the chain, whose length is in pitches."""
-        with quiet():
-            d_1, d_2 = (
-                float(pitch_diameter(chain(given.chain).pitch_mm, z)) for z in (given.driver_teeth, given.driven_teeth)
+        pitch = chain(given.chain).pitch_mm
+
+        def wheel(teeth: int, shaft: ShaftKey) -> WheelPart:
+            with quiet():
+                across = float(pitch_diameter(pitch, teeth))
+            return WheelPart(
+                id=shaft.role,
+                shaft=shaft,
+                kind="sprocket",
+                diameter=Dim(mm=across, kind="pitch"),
+                profile=given.chain,
+                teeth=teeth,
             )
-        spec: dict[str, Any] = {"pitches": int(result.pitches.value)} | {n: getattr(given, n) for n in KEPT}
+
+        assert worked.shape.members is not None
+        spec: dict[str, JsonValue] = {"pitches": int(worked.shape.members)}
+        spec |= {n: getattr(given, n) for n in KEPT}
         if given.life is not None:
             spec["life"] = given.life.value
         loop = LoopPart(
+            stops=stops_of(worked.case.route),
             section=given.chain,
-            designation=result.designation,
-            length_mm=result.length.chain_length.value,
-            length_kind="pitch",
+            designation=self.option_name(worked),
+            length=Dim(mm=float(worked.length_mm), kind="pitch"),
             strands=given.strands,
-            members=1,
+            take_up=worked.case.route.take_up,
             spec=spec,
         )
-        return Parts(
-            driver=WheelPart(
-                kind="sprocket", diameter_mm=d_1, diameter_kind="pitch", profile=given.chain, teeth=given.driver_teeth
-            ),
-            driven=WheelPart(
-                kind="sprocket", diameter_mm=d_2, diameter_kind="pitch", profile=given.chain, teeth=given.driven_teeth
-            ),
-            loop=loop,
-            centre_mm=result.centre_distance.value,
-            angle=given.layout.angle,
-            clockwise=given.layout.clockwise,
+        wheels = plain_wheels(
+            worked,
+            wheel(given.driver_teeth, ShaftKey(role="driver")),
+            wheel(given.driven_teeth, ShaftKey(role="driven")),
         )
+        return Parts(wheels=wheels, loops=(loop,), clockwise=given.layout.clockwise)
 
-    def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
-        """Back to the calculation's input: the length stays what was fitted, the centres follow from it."""
-        out: dict[str, Any] = {
+    def given_values(self, duty: StoredDuty, parts: Parts) -> dict[str, JsonValue]:
+        """The length stays what was fitted, the centres follow from it."""
+        return {
             **duty.common,
             "speed": duty.driver_rpm,
             "chain": parts.loop.section,
             "strands": parts.loop.strands,
             "driver_teeth": parts.driver.teeth,
             "driven_teeth": parts.driven.teeth,
-            "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
-        } | parts.loop.spec
-        return out
+            "layout": parts.layout(),
+            **parts.loop.spec,
+        }
 
-    def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
-        """The best over all sizes, strands and teeth."""
-        factor = factor_of(wanted.service, chain_factor)
-        design = float(design_power(wanted.power_kw, factor))
-        found = search(
-            Search(
-                design_kw=design,
-                power_kw=wanted.power_kw,
-                driver_rpm=wanted.driver_rpm,
-                driven_rpm=wanted.driven_rpm,
-                tolerance_percent=wanted.tolerance_percent,
-                centre_mm=wanted.centre_mm,
-                largest_mm=wanted.largest_mm,
-                widest_mm=wanted.widest_mm,
-            ),
-            keep,
-            1,
-        )
-        options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
-        return Offer(considered=found.considered, accepted=found.accepted, options=options, rejected=found.rejected)
+    def factor(self, service: ServiceFactorIn | None) -> float:
+        """The chain standard's."""
+        return factor_of(service, chain_factor)
 
-    def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
-        given = Given(
-            power_kw=w.power_kw,
-            service_factor=factor,
-            driver_rpm=w.driver_rpm,
-            chain=c.chain,
-            strands=c.strands,
-            z_1=c.z_1,
-            z_2=c.z_2,
-            centre_mm=w.centre_mm,
-            pitches=None,
-            angle_deg=w.angle,
-            clockwise=w.clockwise,
-        )
-        with quiet(), collected_notices():
-            r = rate(given)
-        strands = "" if c.strands == 1 else f"-{c.strands}"
-        return Offered(
-            name=f"{c.chain.name}{strands}, {r.length.pitches} pitches",
-            input={
-                "power": w.power_kw,
-                "speed": w.driver_rpm,
+    def field(self, given: ChainSelectIn, wanted: DutyWanted, frame: Frame) -> Field[ChainCandidate]:
+        """All sizes of the series, strands and teeth."""
+        return ChainField(wanted, given.series)
+
+    def drive_of(self, found: Ranked[ChainCandidate], given: ChainSelectIn) -> ChainDriveIn:
+        """The chain with the even number of pitches that its centres ask for."""
+        c = found.drive
+        return ChainDriveIn.model_validate(
+            {
+                "power": given.power.value,
+                "speed": given.driver_speed.value,
                 "chain": c.chain.name,
                 "strands": c.strands,
                 "driver_teeth": c.z_1,
                 "driven_teeth": c.z_2,
-                "pitches": r.length.pitches,
-                "layout": {"angle": w.angle, "clockwise": w.clockwise},
-            },
-            driven_rpm=r.driven_rpm,
-            error_percent=c.error_percent,
-            centre_mm=r.length.centre_mm,
-            spare_percent=r.spare_percent,
-            width_mm=c.width_mm,
-            shaft_load_n=r.shaft_load.newtons,
-            weight=r.weight,
-            parts=2 + c.strands,
-            efficiency=efficiency_band(KIND),
-            kinds=c.kinds,
-            telling=f"{c.z_1}/{c.z_2} teeth, sag {frame.figure(r.sag_mm, 'length', 'tape').shown}",
-            elevation=r.length.elevation,
+                "pitches": int(found.found["pitches"]),
+                "layout": {"angle": given.layout.angle, "clockwise": given.layout.clockwise},
+            }
         )
+
+    def option_name(self, worked: ChainDrive, frame: Frame | None = None) -> str:
+        """Chain and pitches."""
+        assert worked.shape.members is not None
+        loop = worked.case.loop
+        return f"{chain_name(loop.chain, loop.strands)}, {worked.shape.members:.0f} pitches"
+
+    def telling(self, worked: ChainDrive, frame: Frame) -> str:
+        """Teeth and sag."""
+        a, b = worked.case.route.wheels
+        return f"{a.count}/{b.count} teeth, sag {frame.figure(worked.own.sag_mm, 'length', 'tape').shown}"
+
+    def more(self, worked: ChainDrive, frame: Frame) -> list[LabelledFigure]:
+        """What limits the chain, and how it is oiled."""
+        rated = worked.rated.own
+        assert rated is not None
+        return [
+            LabelledFigure(label="what governs", shown=rated.rating.governing),
+            LabelledFigure(label="oiling", shown=worked.own.lubrication),
+        ]
 
 
 ROLLER_CHAINS = register(RollerChains())

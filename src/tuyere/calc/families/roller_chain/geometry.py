@@ -10,7 +10,10 @@ from tuyere.calc.families.roller_chain.parts import LengthOut, Number, Teeth, le
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.roller_chain.length import work_length
+from tuyere.core.drive.elevation import elevation_of
+from tuyere.core.roller_chain.case import chain_case
+from tuyere.core.roller_chain.length import advise_length, chain_shape
+from tuyere.core.roller_chain.method import CHAIN_METHOD
 from tuyere.core.roller_chain.sprockets import work_sprocket
 from tuyere.core.roller_chain.tables import chain
 
@@ -47,12 +50,12 @@ def sprocket(given: SprocketIn, frame: Frame) -> SprocketOut:
     r = work_sprocket(chain(given.chain), given.teeth)
     f = frame.figure
     return SprocketOut(
-        pitch_diameter=f(r.pitch_mm, "length", "size", "pitch_diameter"),
-        outside_diameter=f(r.outside_mm, "length", "size", "outside_diameter"),
-        caliper_diameter=f(r.caliper_mm, "length", "size", "caliper"),
-        greatest_hub=f(r.hub_mm, "length", "size", "hub"),
+        pitch_diameter=f(r.pitch_mm, "length", "size"),
+        outside_diameter=f(r.outside_mm, "length", "size"),
+        caliper_diameter=f(r.caliper_mm, "length", "size"),
+        greatest_hub=f(r.hub_mm, "length", "size"),
         greatest_bore=None if r.bore_mm is None else f(r.bore_mm, "length", "tape"),
-        chordal_variation=f(r.chordal_percent, "percent", step="chordal"),
+        chordal_variation=f(r.chordal_percent, "percent"),
     )
 
 
@@ -80,9 +83,17 @@ class ChainLengthIn(Input):
 )
 def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
     """Work the length."""
-    of = chain(given.chain)
-    r = work_length(
-        of, given.driver_teeth, z_2=given.driven_teeth, centre_mm=maybe(given.centre_distance), pitches=given.pitches
+    case = chain_case(
+        chain(given.chain),
+        z_1=given.driver_teeth,
+        z_2=given.driven_teeth,
+        centre_mm=maybe(given.centre_distance),
+        pitches=given.pitches,
     )
-    frame.elevation = r.elevation
-    return length_out(r, of.pitch_mm, frame)
+    r = chain_shape(case)
+    advise_length(r, case)
+    method = CHAIN_METHOD
+    frame.elevation = elevation_of(
+        r.path, method.family, thickness_mm=method.thickness_mm(case), pitch_mm=method.pitch_mm(case)
+    )
+    return length_out(r, frame)

@@ -67,8 +67,8 @@ def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
     f = frame.figure
     return ChainMatchOut(
         advice=r.advice,
-        difference=f(r.difference_percent, "percent", step="difference"),
-        mismatch=None if r.mismatch_mm is None else f(r.mismatch_mm, "length", "size", "mismatch"),
-        drive_growth=f(r.drive_percent, "percent", step="drive_growth"),
-        driven_growth=f(r.driven_percent, "percent", step="driven_growth"),
+        difference=f(r.difference_percent, "percent"),
+        mismatch=None if r.mismatch_mm is None else f(r.mismatch_mm, "length", "size"),
+        drive_growth=f(r.drive_percent, "percent"),
+        driven_growth=f(r.driven_percent, "percent"),
     )

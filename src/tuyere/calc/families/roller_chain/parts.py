@@ -10,8 +10,9 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Hours, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
+from tuyere.core.drive.case import Shape
 from tuyere.core.errors import InputError
-from tuyere.core.roller_chain.length import ChainLength
+from tuyere.core.roller_chain.length import mounted_mm
 
 Number = Literal[
     "25",
@@ -80,18 +81,20 @@ class LengthOut(Answer):
     span: Figure
 
 
-def length_out(r: ChainLength, pitch_mm: float, frame: Frame) -> LengthOut:
-    """A worked length as figures."""
+def length_out(r: Shape, frame: Frame) -> LengthOut:
+    """A chain on its sprockets as figures."""
     f = frame.figure
+    assert r.members is not None and r.members_exact is not None
+    low, high = mounted_mm(r)
     return LengthOut(
-        pitches=f(r.pitches, "count"),
-        exact_pitches=f(r.exact_pitches, "factor", "exact", "exact_pitches"),
-        chain_length=f(r.pitches * pitch_mm, "length", "tape"),
-        centre_distance=f(r.centre_mm, "length", "tape", "centre_distance"),
-        mounted_low=f(r.mounted_low_mm, "length", "tape"),
-        mounted_high=f(r.mounted_high_mm, "length", "tape"),
-        wrap=f(r.wrap_deg, "angle", step="wrap"),
-        span=f(r.span_mm, "length", "tape", "span"),
+        pitches=f(r.members, "count"),
+        exact_pitches=f(r.members_exact, "factor", "exact"),
+        chain_length=f(r.length_mm, "length", "tape"),
+        centre_distance=f(r.centre_mm, "length", "tape"),
+        mounted_low=f(low, "length", "tape"),
+        mounted_high=f(high, "length", "tape"),
+        wrap=f(r.small_arc_deg, "angle"),
+        span=f(r.span_mm, "length", "tape"),
     )
 
 

@@ -20,9 +20,8 @@ from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.roller_chain.formulas import chain_speed
-from tuyere.core.roller_chain.rate import rate_chain
+from tuyere.core.roller_chain.rating import rate_chain
 from tuyere.core.roller_chain.tables import chain, lubrication_type
-from tuyere.core.steps import mark
 
 GROUP = "Roller chain"
 
@@ -77,15 +76,15 @@ def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
         )
     except InputError as e:
         raise e.at(e.field.removeprefix("driver.")) from e
-    v = float(mark("chain_speed", chain_speed(given.teeth, of.pitch_mm, given.speed.value)))
+    v = chain_speed(given.teeth, of.pitch_mm, given.speed.value)
     f = frame.figure
     return ChainRatingOut(
-        power=f(r.power_kw, "power", step="power"),
+        power=f(r.power_kw, "power"),
         governing=r.governing,
         method=r.method,
-        link_plates=f(r.plate_kw, "power", step="plate", per="strand"),
-        impact=f(r.impact_kw, "power", step="impact", per="strand"),
-        galling=f(r.galling_kw, "power", step="galling", per="strand"),
-        chain_speed=f(v, "belt_speed", step="chain_speed"),
+        link_plates=f(r.plate_kw, "power", per="strand"),
+        impact=f(r.impact_kw, "power", per="strand"),
+        galling=f(r.galling_kw, "power", per="strand"),
+        chain_speed=f(v, "belt_speed"),
         lubrication_wanted=lubrication_type(of, v),
     )

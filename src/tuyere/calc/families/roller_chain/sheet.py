@@ -5,6 +5,7 @@ from __future__ import annotations
 from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
+from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
 
 
 def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Beside) -> SheetOut:
@@ -15,13 +16,13 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Besid
         family="roller-chain",
         designation=r.designation,
         call_outs=[
-            c("n1", "driver", label="driver", figure=f(given.speed.value, "speed"), path="speed"),
-            c("z1", "driver", label="teeth", figure=f(given.driver_teeth, "count"), path="driver_teeth"),
-            c("n2", "driven", label="driven", figure=r.driven_speed),
-            c("z2", "driven", label="teeth", figure=f(given.driven_teeth, "count"), path="driven_teeth"),
-            c("a", "centre", label="centres", figure=r.centre_distance, path="centre_distance", clears=("pitches",)),
-            c("sag", "slack", label="slack strand, sag", figure=r.sag),
-            c("tight", "tight", label="tight, pull at duty", figure=r.working_pull),
+            c("n1", AT_DRIVER, label="driver", figure=f(given.speed.value, "speed"), path="speed"),
+            c("z1", AT_DRIVER, label="teeth", figure=f(given.driver_teeth, "count"), path="driver_teeth"),
+            c("n2", AT_DRIVEN, label="driven", figure=r.driven_speed),
+            c("z2", AT_DRIVEN, label="teeth", figure=f(given.driven_teeth, "count"), path="driven_teeth"),
+            c("a", AT_CENTRES, label="centres", figure=r.centre_distance, path="centre_distance", clears=("pitches",)),
+            c("sag", AT_SLACK, label="slack strand, sag", figure=r.sag),
+            c("tight", AT_TIGHT, label="tight, pull at duty", figure=r.working_pull),
         ],
         answers=[
             MainAnswer(

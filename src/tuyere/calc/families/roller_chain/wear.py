@@ -63,13 +63,13 @@ def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
     )
     f = frame.figure
     return ChainWearOut(
-        elongation=f(r.elongation, "percent", step="elongation"),
-        limit=f(r.limit, "percent", step="limit"),
+        elongation=f(r.elongation, "percent"),
+        limit=f(r.limit, "percent"),
         limit_because=r.limit_why,
         verdict=r.verdict,
         length_new=f(r.length_new_mm, "length", "size"),
         length_at_limit=f(r.length_limit_mm, "length", "size"),
-        rides_out=None if r.ride_out_mm is None else f(r.ride_out_mm, "length", "size", "ride_out"),
+        rides_out=None if r.ride_out_mm is None else f(r.ride_out_mm, "length", "size"),
     )
 
 
@@ -110,11 +110,11 @@ def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     low, high = (given.span.value * x / 100 for x in r.band)
     a, b = f(low, "length", "tape"), f(high, "length", "tape")
     return ChainSlackOut(
-        hand_movement=f(r.hand_mm, "length", "tape", "hand"),
-        sag=f(r.sag_mm, "length", "tape", "sag"),
+        hand_movement=f(r.hand_mm, "length", "tape"),
+        sag=f(r.sag_mm, "length", "tape"),
         hand_percent=f(r.hand_percent, "percent"),
         sag_percent=f(r.sag_percent, "percent"),
-        excess_length=f(r.excess_mm, "length", "size", "excess"),
+        excess_length=f(r.excess_mm, "length", "size"),
         wanted=Band(low=a, high=b, per=None, shown=f"{a.number} – {b.number} {b.unit_shown}"),
         verdict=r.verdict,
     )

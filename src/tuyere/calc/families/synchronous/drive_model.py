@@ -5,13 +5,16 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Force, Length, MassPerLength, Power, Size, Speed
+from tuyere.calc.entry import Force, Length, MassPerLength, Power, Size, Speed, maybe
 from tuyere.calc.families.synchronous.parts import Idler, ProfileName, Teeth
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import LayoutIn, ServiceFactorIn, Whole
+from tuyere.calc.parts import LayoutIn, ServiceFactorIn, Whole, factor_of
 from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
-from tuyere.core.synchronous.drive import SyncDrive, SyncGiven
+from tuyere.core.synchronous.case import SyncCase, sync_case
+from tuyere.core.synchronous.method import SyncDrive
+from tuyere.core.synchronous.service import sync_factor
+from tuyere.core.synchronous.tables import profile
 
 
 class SyncDriveIn(Input):
@@ -79,49 +82,68 @@ class SyncDriveOut(Answer):
     apart_to_tension: Figure | None
 
 
-def sync_drive_out(r: SyncDrive, given: SyncGiven, frame: Frame) -> SyncDriveOut:
+def case_of(given: SyncDriveIn, frame: Frame) -> SyncCase:
+    """The core's question of a drive. Raises InputError beside the field."""
+    return sync_case(
+        profile(given.profile),
+        given.width.value,
+        power_kw=given.power.value,
+        load_factor=factor_of(given.service_factor, sync_factor),
+        driver_rpm=given.speed.value,
+        z_1=given.driver_teeth,
+        z_2=given.driven_teeth,
+        centre_mm=maybe(given.centre_distance),
+        belt_teeth=given.belt_teeth,
+        idler=given.idler,
+        own_tension_n=maybe(given.own_tension),
+        own_mass_kg_m=maybe(given.own_mass),
+        upright=given.upright,
+        angle_deg=given.layout.angle,
+        clockwise=given.layout.clockwise,
+        tape_mark_mm=frame.tape_mark_mm,
+    )
+
+
+def sync_drive_out(r: SyncDrive, frame: Frame) -> SyncDriveOut:
     """A worked synchronous drive as figures."""
-    f = frame.figure
-    width = f(given.width_mm, "length", "size").shown
+    f, own, rated, loop = frame.figure, r.own, r.rated.own, r.case.loop
+    assert rated is not None and r.spare_percent is not None and r.shape.members is not None
+    (d_1, o_1), (d_2, o_2) = own.pulleys
+    width = f(loop.width_mm, "length", "size").shown
     return SyncDriveOut(
-        designation=f"{given.profile.name}, {r.length.teeth} teeth, {width} wide",
-        design_power=f(r.design_kw, "power", step="design_power"),
-        load_factor=f(r.factor, "factor", step="load_factor"),
-        power=f(r.rating.power_kw, "power", step="power"),
-        basis=r.rating.basis,
-        spare=f(r.spare_percent, "percent", step="power"),
-        driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
-        belt_speed=f(r.rating.speed_m_s, "belt_speed", step="belt_speed"),
-        belt_teeth=f(r.length.teeth, "count"),
-        belt_length=f(r.length.length_mm, "length", "size"),
-        centre_distance=f(r.length.centre_mm, "length", "tape", "centre_distance"),
-        wrap=f(r.length.wrap_deg, "angle", step="wrap"),
-        teeth_in_mesh=f(r.length.mesh, "count", step="mesh"),
-        mesh_factor=f(r.rating.mesh_factor, "factor", step="mesh_factor"),
-        width_factor=f(r.rating.width_factor, "factor", "exact", "width_factor"),
-        span=f(r.length.span_mm, "length", "tape", "span"),
-        driver_pitch=f(r.driver_pitch_mm, "length", "size", "driver_pitch"),
-        driver_outside=f(r.driver_outside_mm, "length", "size", "driver_outside"),
-        driven_pitch=f(r.driven_pitch_mm, "length", "size", "driven_pitch"),
-        driven_outside=f(r.driven_outside_mm, "length", "size", "driven_outside"),
-        static_tension=f(r.static_n, "force", step="static_tension"),
-        tight=f(r.tight_n, "force", step="tight"),
-        slack=f(r.slack_n, "force", step="slack"),
-        jump_margin=f(r.jump_margin, "factor", step="jump_margin"),
-        deflection=f(r.deflection_mm, "length", "tape", "deflection"),
-        deflection_force=f(r.force_n, "force", step="force"),
-        frequency=None if r.frequency_hz is None else f(r.frequency_hz, "frequency", step="frequency"),
-        hub_standing=f(r.hub_standing_n, "force", step="hub_standing", per="hub"),
-        hub_running=f(r.hub_running_n, "force", step="hub_running", per="hub"),
-        shaft_load=f(
-            r.shaft_load.newtons,
-            "force",
-            step=f"hub_{'standing' if r.shaft_load.case.startswith('standing') else 'running'}",
-            per="hub",
-        ),
+        designation=f"{loop.profile.name}, {r.shape.members:.0f} teeth, {width} wide",
+        design_power=f(r.design_kw, "power"),
+        load_factor=f(rated.factor, "factor"),
+        power=f(rated.rating.power_kw, "power"),
+        basis=rated.rating.basis,
+        spare=f(r.spare_percent, "percent"),
+        driven_speed=f(r.driven_rpm, "speed"),
+        belt_speed=f(rated.rating.speed_m_s, "belt_speed"),
+        belt_teeth=f(r.shape.members, "count"),
+        belt_length=f(r.length_mm, "length", "size"),
+        centre_distance=f(r.centre_mm, "length", "tape"),
+        wrap=f(r.shape.small_arc_deg, "angle"),
+        teeth_in_mesh=f(rated.mesh, "count"),
+        mesh_factor=f(rated.rating.mesh_factor, "factor"),
+        width_factor=f(rated.rating.width_factor, "factor", "exact"),
+        span=f(r.shape.span_mm, "length", "tape"),
+        driver_pitch=f(d_1, "length", "size"),
+        driver_outside=f(o_1, "length", "size"),
+        driven_pitch=f(d_2, "length", "size"),
+        driven_outside=f(o_2, "length", "size"),
+        static_tension=f(own.static_n, "force"),
+        tight=f(own.tight_n, "force"),
+        slack=f(own.slack_n, "force"),
+        jump_margin=f(own.jump_margin, "factor"),
+        deflection=f(own.deflection_mm, "length", "tape"),
+        deflection_force=f(own.force_n, "force"),
+        frequency=None if own.frequency_hz is None else f(own.frequency_hz, "frequency"),
+        hub_standing=f(own.hub_standing_n, "force", per="hub"),
+        hub_running=f(own.hub_running_n, "force", per="hub"),
+        shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
-        belt_mass=None if not r.mass_kg_m else f(r.mass_kg_m, "mass_per_length", step="belt_mass"),
-        face_between_flanges=None if r.face_mm is None else f(r.face_mm, "length", "size"),
-        closer_to_fit=None if r.room is None else f(r.room[0], "length", "tape"),
-        apart_to_tension=None if r.room is None else f(r.room[1], "length", "size"),
+        belt_mass=None if not own.mass_kg_m else f(own.mass_kg_m, "mass_per_length"),
+        face_between_flanges=None if own.face_mm is None else f(own.face_mm, "length", "size"),
+        closer_to_fit=None if own.room is None else f(own.room[0], "length", "tape"),
+        apart_to_tension=None if own.room is None else f(own.room[1], "length", "size"),
     )

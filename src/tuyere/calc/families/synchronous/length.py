@@ -10,7 +10,10 @@ from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.synchronous.length import work_sync_length
+from tuyere.core.drive.elevation import elevation_of
+from tuyere.core.synchronous.case import sync_case
+from tuyere.core.synchronous.length import advise_length, mesh_of, plain_room_mm, sync_shape
+from tuyere.core.synchronous.method import SYNC_METHOD
 from tuyere.core.synchronous.tables import profile
 
 GROUP = "Synchronous belts"
@@ -51,20 +54,29 @@ class SyncLengthOut(Answer):
 )
 def sync_length(given: SyncLengthIn, frame: Frame) -> SyncLengthOut:
     """Work the length."""
-    centre = maybe(given.centre_distance)
-    r = work_sync_length(
-        profile(given.profile), given.driver_teeth, z_2=given.driven_teeth, centre_mm=centre, teeth=given.belt_teeth
+    case = sync_case(
+        profile(given.profile),
+        z_1=given.driver_teeth,
+        z_2=given.driven_teeth,
+        centre_mm=maybe(given.centre_distance),
+        belt_teeth=given.belt_teeth,
     )
-    frame.elevation = r.elevation
+    r = sync_shape(case)
+    assert r.members is not None and r.members_exact is not None
+    mesh, room, method = mesh_of(case, r), plain_room_mm(r.length_mm), SYNC_METHOD
+    advise_length(case, r, mesh)
+    frame.elevation = elevation_of(
+        r.path, method.family, thickness_mm=method.thickness_mm(case), pitch_mm=method.pitch_mm(case)
+    )
     f = frame.figure
     return SyncLengthOut(
-        belt_teeth=f(r.teeth, "count"),
-        exact_teeth=f(r.exact_teeth, "factor", "exact", "exact_teeth"),
+        belt_teeth=f(r.members, "count"),
+        exact_teeth=f(r.members_exact, "factor", "exact"),
         belt_length=f(r.length_mm, "length", "size"),
-        centre_distance=f(r.centre_mm, "length", "size", "centre_distance"),
-        wrap=f(r.wrap_deg, "angle", step="wrap"),
-        teeth_in_mesh=f(r.mesh, "count", step="mesh"),
-        span=f(r.span_mm, "length", "tape", "span"),
-        closer_to_fit=None if r.fit_mm is None else f(r.fit_mm, "length", "size"),
-        apart_to_tension=None if r.tension_mm is None else f(r.tension_mm, "length", "size"),
+        centre_distance=f(r.centre_mm, "length", "size"),
+        wrap=f(r.small_arc_deg, "angle"),
+        teeth_in_mesh=f(mesh, "count"),
+        span=f(r.span_mm, "length", "tape"),
+        closer_to_fit=None if room is None else f(room[0], "length", "size"),
+        apart_to_tension=None if room is None else f(room[1], "length", "size"),
     )

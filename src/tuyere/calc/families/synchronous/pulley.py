@@ -36,10 +36,10 @@ class SyncPulleyOut(Answer):
 def sync_pulley(given: SyncPulleyIn, frame: Frame) -> SyncPulleyOut:
     """Work the pulley."""
     of = profile(given.profile)
-    pitch, outside = pulley(of, given.teeth, "pulley")
+    pitch, outside = pulley(of, given.teeth)
     f = frame.figure
     return SyncPulleyOut(
-        pitch_diameter=f(pitch, "length", "size", "pulley_pitch"),
-        outside_diameter=f(outside, "length", "size", "pulley_outside"),
+        pitch_diameter=f(pitch, "length", "size"),
+        outside_diameter=f(outside, "length", "size"),
         pitch=f(of.pitch_mm, "length", "size"),
     )

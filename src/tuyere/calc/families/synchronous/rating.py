@@ -64,9 +64,9 @@ def sync_rating(given: SyncRatingIn, frame: Frame) -> SyncRatingOut:
     )
     f = frame.figure
     return SyncRatingOut(
-        power=f(r.power_kw, "power", step="power"),
-        belt_speed=f(r.speed_m_s, "belt_speed", step="belt_speed"),
-        mesh_factor=f(r.mesh_factor, "factor", step="mesh_factor"),
-        width_factor=f(r.width_factor, "factor", "exact", "width_factor"),
+        power=f(r.power_kw, "power"),
+        belt_speed=f(r.speed_m_s, "belt_speed"),
+        mesh_factor=f(r.mesh_factor, "factor"),
+        width_factor=f(r.width_factor, "factor", "exact"),
         basis=r.basis,
     )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
+from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
 
 
 def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) -> SheetOut:
@@ -20,13 +21,20 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
         family="synchronous",
         designation=r.designation,
         call_outs=[
-            c("n1", "driver", label="driver", figure=f(given.speed.value, "speed"), path="speed"),
-            c("z1", "driver", label="teeth", figure=f(given.driver_teeth, "count"), path="driver_teeth"),
-            c("n2", "driven", label="driven", figure=r.driven_speed),
-            c("z2", "driven", label="teeth", figure=f(given.driven_teeth, "count"), path="driven_teeth"),
-            c("a", "centre", label="centres", figure=r.centre_distance, path="centre_distance", clears=("belt_teeth",)),
-            c("slack", "slack", label="slack at duty", figure=r.slack),
-            c("tight", "tight", label="tight at duty", figure=r.tight),
+            c("n1", AT_DRIVER, label="driver", figure=f(given.speed.value, "speed"), path="speed"),
+            c("z1", AT_DRIVER, label="teeth", figure=f(given.driver_teeth, "count"), path="driver_teeth"),
+            c("n2", AT_DRIVEN, label="driven", figure=r.driven_speed),
+            c("z2", AT_DRIVEN, label="teeth", figure=f(given.driven_teeth, "count"), path="driven_teeth"),
+            c(
+                "a",
+                AT_CENTRES,
+                label="centres",
+                figure=r.centre_distance,
+                path="centre_distance",
+                clears=("belt_teeth",),
+            ),
+            c("slack", AT_SLACK, label="slack at duty", figure=r.slack),
+            c("tight", AT_TIGHT, label="tight at duty", figure=r.tight),
         ],
         answers=[
             MainAnswer(

@@ -5,8 +5,8 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, given_of
-from tuyere.calc.families.v_belt.parts import basis_of
+from tuyere.calc.families.v_belt.books import own_basis
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, case_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.refusals import told
 from tuyere.calc.registry import calculation
@@ -15,8 +15,9 @@ from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
 from tuyere.core.v_belt.bases.pick import PUBLISHED
 from tuyere.core.v_belt.bases.protocol import Basis
+from tuyere.core.v_belt.case import seated
 from tuyere.core.v_belt.life import belt_life
-from tuyere.core.v_belt.rate import rate, rate_by, seated, small_and_large
+from tuyere.core.v_belt.method import rate_by, small_and_large, work_v_belt
 
 GROUP = "V-belts"
 
@@ -75,21 +76,21 @@ class VBeltBasesOut(Answer):
 )
 def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
     """Work the drive by its own basis, then one belt by each of the others."""
-    core = seated(given_of(given, frame))
-    worked = rate(core)
-    small, large = small_and_large(core.driver, core.driven)
+    core = seated(case_of(given, frame))
+    worked = work_v_belt(core)
+    small, large = small_and_large(core)
     f = frame.figure
     books: list[Basis] = list(PUBLISHED.values())
     if given.own_ratings:
-        books.append(basis_of("own-table", given.own_ratings))
+        books.append(own_basis(given.own_ratings))
     rows = []
     for book in books:
-        why = book.without(core.belt.section)
+        why = book.without(core.loop.belt.section)
         one = None
         if not why:
             try:
                 with quiet(), collected_notices():
-                    one = rate_by(core, worked.small_arc_deg, book)
+                    one = rate_by(core, worked.shape.small_arc_deg, book)
             except InputError as e:
                 why = told(f"{e.why}; {e.allowed}", e.quantities, frame.units)
             except NoSolution as e:
@@ -99,7 +100,7 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
                 basis=book.id,
                 title=book.title,
                 source=book.source,
-                used=worked.one_belt is not None and book.id == worked.one_belt.basis,
+                used=worked.rated.own is not None and book.id == worked.rated.own.one.basis,
                 why=why,
                 belt_power=None if one is None else f(one.corrected_kw, "power", per="belt"),
                 basic_power=None if one is None else f(one.basic_kw, "power", per="belt"),
@@ -110,27 +111,27 @@ def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
             )
         )
     life = belt_life(
-        core.belt.section.name,
+        core.loop.belt.section.name,
         worked.design_kw,
-        belts=worked.belts,
-        speed_m_s=worked.belt_speed_m_s,
-        arc_deg=worked.small_arc_deg,
+        belts=worked.rated.count,
+        speed_m_s=worked.speed_m_s,
+        arc_deg=worked.shape.small_arc_deg,
         small_mm=small.pitch_mm,
         large_mm=large.pitch_mm,
-        length_in=core.belt.length_in,
+        length_in=core.loop.belt.length_in,
     )
     return VBeltBasesOut(
-        designation=core.belt.designation,
-        design_power=f(worked.design_kw, "power", step="design_power"),
-        belts=f(worked.belts, "count"),
+        designation=core.loop.belt.designation,
+        design_power=f(worked.design_kw, "power"),
+        belts=f(worked.rated.count, "count"),
         rows=rows,
         life=None
         if life is None
         else LifeOut(
             bound=life.bound,
             passes=life.passes,
-            hours=f(life.hours, "hours", "about", "life"),
-            small_peak=f(life.small_peak_n, "force", step="small_peak"),
-            large_peak=f(life.large_peak_n, "force", step="large_peak"),
+            hours=f(life.hours, "hours", "about"),
+            small_peak=f(life.small_peak_n, "force"),
+            large_peak=f(life.large_peak_n, "force"),
         ),
     )

@@ -8,16 +8,19 @@ from pydantic_core import PydanticCustomError
 
 from tuyere.calc.answer import Answer, Band, Figure
 from tuyere.calc.entry import Length, Power
-from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, basis_of, sheave_of
+from tuyere.calc.families.v_belt.books import basis_of
+from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, sheave_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, SlipIn, Text, Whole, factor_of, slip_of
 from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
+from tuyere.core.drive.wheel import DRIVEN, DRIVER
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.tension.set_tension import Setting
+from tuyere.core.steps import about
 from tuyere.core.v_belt.belts import belt
-from tuyere.core.v_belt.rate import Given, Rating
+from tuyere.core.v_belt.case import VBeltCase, v_belt_case
+from tuyere.core.v_belt.method import VBeltDrive
 from tuyere.core.v_belt.v_flat import flat_pulley
 
 # Spring and lever gauges begin at about two pounds: common practice, no source.
@@ -135,25 +138,28 @@ class VBeltDriveOut(Answer):
     take_up: Figure | None
 
 
-def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
-    """The core's input of a drive. Raises InputError beside the field."""
+def case_of(given: VBeltDriveIn, frame: Frame) -> VBeltCase:
+    """The core's question of a drive. Raises InputError beside the field."""
     one = belt(given.belt.designation)
     wheel = given.driven.sheave
     flat = wheel.groove == "flat"
     if flat and wheel.kind not in (None, "outside"):
         raise InputError("driven.sheave.kind", wheel.kind, "a flat pulley has an outside diameter only", "outside")
     own = one.section.groove
-    driven = flat_pulley(wheel.diameter.value, one.section) if flat else sheave_of(wheel, "driven.sheave", own)
-    return Given(
+    with about(DRIVEN):
+        driven = flat_pulley(wheel.diameter.value, one.section) if flat else sheave_of(wheel, "driven.sheave", own)
+    with about(DRIVER):
+        driver = sheave_of(given.driver.sheave, "driver.sheave", own)
+    return v_belt_case(
+        driver,
+        driven,
         power_kw=given.power.value,
         service_factor=factor_of(given.service_factor),
         driver_rpm=given.driver.speed.value,
-        driver=sheave_of(given.driver.sheave, "driver.sheave", own),
-        driven=driven,
         belt=one,
         count=given.belt.count,
         slip_percent=slip_of(given.slip),
-        basis=basis_of(frame.basis, given.own_ratings),
+        basis=basis_of(frame, given.own_ratings),
         angle_deg=given.layout.angle,
         clockwise=given.layout.clockwise,
         tape_mark_mm=frame.tape_mark_mm,
@@ -162,21 +168,15 @@ def given_of(given: VBeltDriveIn, frame: Frame) -> Given:
     )
 
 
-def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
+def drive_out(r: VBeltDrive, frame: Frame) -> VBeltDriveOut:
     """A worked drive as figures."""
-    f, t = frame.figure, r.tension
+    f, t, loop = frame.figure, r.own.plan, r.case.loop
+    driver, driven = r.case.route.driver, r.case.route.driven
 
-    def band(pair: tuple[Setting, Setting], what: str, kind: str, name: str, prefix: str) -> Band:
-        low, high = (float(getattr(s, what)) for s in pair)
-        return frame.band(
-            low,
-            high,
-            kind=kind,
-            steps=(f"{prefix}_{name}_low", f"{prefix}_{name}_high"),
-            per=None if kind == "frequency" else "belt",
-        )
+    def force(low: float, high: float) -> Band:
+        return frame.band(low, high, "force", per="belt")
 
-    room = r.room
+    room = r.own.room
     if room is None:
         notice(
             "info",
@@ -193,64 +193,60 @@ def drive_out(r: Rating, given: Given, frame: Frame) -> VBeltDriveOut:
             "Set it by the sound of the span, or by the thumb: just so that it does not slip when it starts.",
             force=(t.new[1].force_n, "force"),
         )
-    one = r.one_belt
+    own = r.rated.own
+    one = own.one if own else None
     return VBeltDriveOut(
-        designation=given.belt.designation + (" link" if given.link else ""),
-        section=given.belt.section.name,
-        groove=given.belt.section.groove,
+        designation=loop.belt.designation + (" link" if loop.link else ""),
+        section=loop.belt.section.name,
+        groove=loop.belt.section.groove,
         basis=one.basis_title if one else "not rated",
         basis_source=one.basis_source if one else "",
-        belts=f(r.belts, "count", step="belts_needed" if given.count is None else ""),
-        belts_needed=None if r.belts_needed is None else f(r.belts_needed, "count", step="belts_needed"),
-        belts_exact=None if r.belts_exact is None else f(r.belts_exact, "factor", "exact", "belts_exact"),
-        design_power=f(r.design_kw, "power", step="design_power"),
-        service_factor=f(given.service_factor, "factor", step="service_factor"),
-        belt_power=None if one is None else f(one.corrected_kw, "power", step="belt_power", per="belt"),
-        basic_power=None if one is None else f(one.basic_kw, "power", step="basic_power", per="belt"),
-        added_power=None if one is None else f(one.added_kw, "power", step="added_power", per="belt"),
-        arc_factor=None if one is None else f(one.arc_factor, "factor", step="arc_factor"),
-        length_factor=None if one is None else f(one.length_factor, "factor", step="length_factor"),
-        carried_power=None if one is None else f(one.corrected_kw * r.belts, "power", step="belt_power"),
-        spare=None if r.spare_percent is None else f(r.spare_percent, "percent", step="spare"),
-        driven_speed=f(r.driven_rpm, "speed", step="driven_speed"),
-        driven_speed_low=f(r.driven_rpm_low, "speed", step="driven_speed_low"),
-        driven_speed_high=f(r.driven_rpm_high, "speed", step="driven_speed_high"),
-        speed_ratio=f(r.ratio, "factor", "exact", "speed_ratio"),
-        belt_speed=f(r.belt_speed_m_s, "belt_speed", step="belt_speed"),
-        belt_length=f(r.length_mm, "length", "size", "belt_length"),
-        centre_distance=f(r.centre_mm, "length", "tape", "centre_distance"),
-        span=f(r.span_mm, "length", "tape", "span"),
-        small_arc=f(r.small_arc_deg, "angle", step="small_arc"),
-        large_arc=f(r.large_arc_deg, "angle", step="large_arc"),
-        driver_outside=f(given.driver.outside_mm, "length", "size"),
-        driven_outside=f(given.driven.outside_mm, "length", "size"),
-        driver_pitch=f(given.driver.pitch_mm, "length", "size"),
-        driven_pitch=f(given.driven.pitch_mm, "length", "size"),
-        deflection=f(t.deflection_set_mm, "length", "tape", "deflection"),
-        deflection_exact=f(t.deflection_mm, "length", "size", "deflection"),
-        deflection_force_new=band(t.new, "force_n", "force", "new", "force"),
-        deflection_force_run_in=band(t.run_in, "force_n", "force", "run_in", "force"),
-        tension_new=band(t.new, "tension_n", "force", "new", "tension"),
-        tension_run_in=band(t.run_in, "tension_n", "force", "run_in", "tension"),
-        frequency_new=band(t.new, "frequency_hz", "frequency", "new", "frequency"),
-        frequency_run_in=band(t.run_in, "frequency_hz", "frequency", "run_in", "frequency"),
-        static_tension=f(t.static_n, "force", step="static_tension", per="belt"),
-        static_tension_statics=f(t.statics_n, "force", step="static_tension_statics", per="belt"),
-        tight=f(t.tight_n, "force", step="tight", per="belt"),
-        slack=f(t.slack_n, "force", step="slack", per="belt"),
-        slip_duty=f(t.slip_duty_n, "force", step="slip_duty", per="belt"),
-        slip_design=f(t.slip_design_n, "force", step="slip_design", per="belt"),
-        hub_standing=f(t.hub_standing_n, "force", step="hub_standing", per="hub"),
-        hub_standing_new=f(t.hub_standing_new_n, "force", step="hub_standing_new", per="hub"),
-        hub_running=f(t.hub_running_n, "force", step="hub_running", per="hub"),
-        shaft_load=f(
-            t.shaft_load.newtons,
-            "force",
-            step="hub_standing_new" if t.shaft_load.case.startswith("standing") else "hub_running",
-            per="hub",
-        ),
-        shaft_load_case=t.shaft_load.case,
-        belt_mass=f(t.mass_kg_m, "mass_per_length", step="belt_mass"),
+        belts=f(own.belts_needed if own and loop.count is None else r.rated.count, "count"),
+        belts_needed=None if own is None else f(own.belts_needed, "count"),
+        belts_exact=None if own is None else f(own.belts_exact, "factor", "exact"),
+        design_power=f(r.design_kw, "power"),
+        service_factor=f(r.case.service_factor, "factor"),
+        belt_power=None if one is None else f(one.corrected_kw, "power", per="belt"),
+        basic_power=None if one is None else f(one.basic_kw, "power", per="belt"),
+        added_power=None if one is None else f(one.added_kw, "power", per="belt"),
+        arc_factor=None if one is None else f(one.arc_factor, "factor"),
+        length_factor=None if one is None else f(one.length_factor, "factor"),
+        carried_power=None if own is None else f(own.all_kw, "power"),
+        spare=None if r.spare_percent is None else f(r.spare_percent, "percent"),
+        driven_speed=f(r.driven_rpm, "speed"),
+        driven_speed_low=f(r.speeds.low_rpm, "speed"),
+        driven_speed_high=f(r.speeds.high_rpm, "speed"),
+        speed_ratio=f(r.own.speed_ratio, "factor", "exact"),
+        belt_speed=f(r.speed_m_s, "belt_speed"),
+        belt_length=f(r.length_mm, "length", "size"),
+        centre_distance=f(r.centre_mm, "length", "tape"),
+        span=f(r.shape.span_mm, "length", "tape"),
+        small_arc=f(r.shape.small_arc_deg, "angle"),
+        large_arc=f(r.shape.large_arc_deg, "angle"),
+        driver_outside=f(driver.outside_mm, "length", "size"),
+        driven_outside=f(driven.outside_mm, "length", "size"),
+        driver_pitch=f(driver.pitch_mm, "length", "size"),
+        driven_pitch=f(driven.pitch_mm, "length", "size"),
+        deflection=f(t.deflection_set_mm, "length", "tape"),
+        deflection_exact=f(t.deflection_mm, "length", "size"),
+        deflection_force_new=force(t.new[0].force_n, t.new[1].force_n),
+        deflection_force_run_in=force(t.run_in[0].force_n, t.run_in[1].force_n),
+        tension_new=force(t.new[0].tension_n, t.new[1].tension_n),
+        tension_run_in=force(t.run_in[0].tension_n, t.run_in[1].tension_n),
+        frequency_new=frame.band(t.new[0].frequency_hz, t.new[1].frequency_hz, "frequency"),
+        frequency_run_in=frame.band(t.run_in[0].frequency_hz, t.run_in[1].frequency_hz, "frequency"),
+        static_tension=f(t.static_n, "force", per="belt"),
+        static_tension_statics=f(t.statics_n, "force", per="belt"),
+        tight=f(t.tight_n, "force", per="belt"),
+        slack=f(t.slack_n, "force", per="belt"),
+        slip_duty=f(t.slip_duty_n, "force", per="belt"),
+        slip_design=f(t.slip_design_n, "force", per="belt"),
+        hub_standing=f(t.hub_standing_n, "force", per="hub"),
+        hub_standing_new=f(t.hub_standing_new_n, "force", per="hub"),
+        hub_running=f(t.hub_running_n, "force", per="hub"),
+        shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
+        shaft_load_case=r.shaft_load.case,
+        belt_mass=f(t.mass_kg_m, "mass_per_length"),
         installation=None if room is None else f(room.installation_mm, "length", "tape"),
         take_up=None if room is None else f(room.take_up_mm, "length", "tape"),
     )

@@ -2,43 +2,49 @@
 
 from __future__ import annotations
 
-from typing import Any
+from collections.abc import Mapping
+from dataclasses import replace
+from math import inf
+from typing import ClassVar
 
-from tuyere.calc.families.protocol import (
-    DutyPart,
-    Family,
-    LoopPart,
-    Offer,
-    Offered,
-    Parts,
-    StoredDuty,
-    Wanted,
-    WheelPart,
-    register,
-)
-from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
-from tuyere.calc.families.v_belt.motor_sheave import least_of_motor, motor_drives
+from pydantic import JsonValue
+
+from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.entry import value_of
+from tuyere.calc.families.duty_model import DutyPart, StoredDuty
+from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, Spec, WheelPart, plain_wheels, stops_of
+from tuyere.calc.families.protocol import Change, Facts, Family, Refit, register
+from tuyere.calc.families.select_model import LabelledFigure, MotorLimitIn, StockIn
+from tuyere.calc.families.v_belt.books import BOOKS, basis_of
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, case_of, drive_out
+from tuyere.calc.families.v_belt.motor_sheave import check_motor_sheave, least_of_motor, motor_drives
 from tuyere.calc.families.v_belt.parts import SheaveIn, efficiency_kind
+from tuyere.calc.families.v_belt.refit import nearest_belt
+from tuyere.calc.families.v_belt.remarks import JOINED, remark_belts, remark_centres
+from tuyere.calc.families.v_belt.search_input import VBeltSelectIn, fixed_of
+from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import factor_of
-from tuyere.core.duty.design import design_power
-from tuyere.core.duty.losses import efficiency_band
+from tuyere.calc.limit_words import COMMON
+from tuyere.calc.parts import ServiceFactorIn, factor_of, slip_of
+from tuyere.core.drive.search import DutyWanted, Field, Ranked, Stock
 from tuyere.core.errors import InputError
+from tuyere.core.motors.motor import least_motor_sheave
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.v_belt.bases.pick import basis_named
 from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.case import VBeltCase, VBeltLoop, emergency
 from tuyere.core.v_belt.catalogue import build_catalogue
-from tuyere.core.v_belt.choose import Candidate, search
-from tuyere.core.v_belt.limits import Wanted as Search
-from tuyere.core.v_belt.rate import Given, rate
+from tuyere.core.v_belt.field import CLASSICAL, WEDGE, VBeltCandidate, VBeltField
+from tuyere.core.v_belt.method import V_BELT_METHOD, VBeltDrive, VBeltRated, VBeltSet
+from tuyere.core.v_belt.sheaves import sheave
 
-LINK, JOINED = " link", " joined"
+LINK = " link"
+FOR_A_WHILE = "A belts in B grooves: for a while only, until the right belt is there."
 
 
-def _spec(given: VBeltDriveIn) -> dict[str, Any]:
+def _spec(given: VBeltDriveIn) -> Spec:
     """What a build keeps beside its rows: slip, and the lines of an own rating table that it was rated by."""
-    spec: dict[str, Any] = {"slip": given.slip.value} if given.slip else {}
+    spec: dict[str, JsonValue] = {"slip": given.slip.value} if given.slip else {}
     if given.belt.odd:
         spec["odd"] = given.belt.odd
     if given.centre_by_tape:
@@ -51,77 +57,155 @@ def _spec(given: VBeltDriveIn) -> dict[str, Any]:
     return spec
 
 
-class VBelts(Family[VBeltDriveIn]):
+def least_on_motor(given: MotorLimitIn | None, power_kw: float, rpm: float) -> dict[str, float]:
+    """Least driver sheave in mm for classical and for wedge belts; none where no motor is asked about.
+
+    Raises InputError beside the motor's fields where the table does not know it.
+    """
+    if given is None:
+        return {}
+    power = value_of(given.power, power_kw)
+
+    def least(narrow: bool) -> float:
+        return least_motor_sheave(power, rpm, narrow, given.frame.strip().upper() if given.frame else None).least_mm
+
+    try:
+        classical = least(False)
+    except InputError as e:
+        raise e.at(f"limits.motor.{e.field}") from e
+    try:
+        with quiet(), collected_notices():
+            wedge = least(True)
+    except InputError:
+        wedge = inf  # the table has no wedge sheave for this motor: none passes
+    return {CLASSICAL: classical, WEDGE: wedge}
+
+
+class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet, VBeltCandidate]):
     """V-belts in grooved sheaves."""
 
-    key, title, order, calc = "v-belt", "V-belts", 10, "v-belt-drive"
-    manners_table = "v_belt_manners"
-    speed_field = "driver.speed"
-    found_fields = ("driver.sheave", "driven.sheave", "belt")
+    facts = Facts(
+        key="v-belt",
+        title="V-belts",
+        one="V-belt drive",
+        order=10,
+        group="V-belts",
+        calc="v-belt-drive",
+        select="v-belt-select",
+        why_not="v-belt-why-not",
+        manners_table="v_belt_manners",
+        speed_field="driver.speed",
+        found_fields=("driver.sheave", "driven.sheave", "belt"),
+        one_drive="one belt drive",
+        choices=(BOOKS,),
+    )
+    method = V_BELT_METHOD
+    input_model = VBeltDriveIn
+    select_model = VBeltSelectIn
+    limit_words: ClassVar[Mapping[str, tuple[str, str]]] = COMMON | {
+        "sheave size": ("sheave of {v}: too small for its section, or too large for the room", "length"),
+        "centre distance": ("centre distance {v}|the belt is too short for the sheaves", "length"),
+        "arc": ("arc on the small sheave {v}", "angle"),
+        "rim speed": ("belt speed {v}", "belt_speed"),
+        "rating table": (
+            "beyond the rating table, which is not extended|beyond the rating table, which is not extended",
+            "",
+        ),
+        "power": ("the belt carries nothing at this speed", ""),
+        "belts": ("{v} belts needed", "count"),
+        "face width": ("face width {v}", "length"),
+        "motor sheave": ("driver sheave {v}, too small for the motor's shaft and bearing (NEMA MG 1)", "length"),
+        "shaft bore": ("groove bottom {v}, too little for a hub round the shaft", "length"),
+    }
 
-    def duty_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> DutyPart:
+    def case(self, given: VBeltDriveIn, frame: Frame) -> VBeltCase:
+        """Duty, sheaves and belts."""
+        return case_of(given, frame)
+
+    def page(self, given: VBeltDriveIn, worked: VBeltDrive, frame: Frame, side: Beside) -> tuple[Answer, SheetOut]:
+        """Figures and sheet; remarks on what stands there."""
+        check_motor_sheave(given.service_factor, worked.case)
+        out = drive_out(worked, frame)
+        remark_centres(given, worked.centre_mm)
+        remark_belts(given, worked.rated.count)
+        if given.belt.joined:
+            out = out.model_copy(update={"designation": f"{out.designation}{JOINED}"})
+        with quiet(), collected_notices():
+            stop_gap = emergency(case_of(given, frame))
+        return out, v_belt_sheet(given, out, frame, side, FOR_A_WHILE if stop_gap else "")
+
+    def efficiency_kind(self, worked: VBeltDrive) -> str:
+        """Wrapped or cogged."""
+        return efficiency_kind(worked.case.loop.belt.section)
+
+    def duty_of(self, given: VBeltDriveIn, worked: VBeltDrive) -> DutyPart:
         """The duty that an input states."""
         return DutyPart(
             power=given.power,
             driver_speed=given.driver.speed,
             service=given.service_factor,
-            driven_rpm=result.driven_speed.value,
+            driven_rpm=worked.driven_rpm,
             wanted=given.wanted,
         )
 
-    def parts_of(self, given: VBeltDriveIn, result: VBeltDriveOut) -> Parts:
+    def parts(self, given: VBeltDriveIn, worked: VBeltDrive, frame: Frame) -> Parts:
         """Two sheaves and the belts; one member a belt."""
-        belts = int(result.belts.value)
+        belts = worked.rated.count
         of = belt(given.belt.designation).section
 
-        def wheel(s: SheaveIn) -> WheelPart:
-            groove = s.groove or of.groove
+        def wheel(s: SheaveIn, shaft: ShaftKey) -> WheelPart:
             return WheelPart(
+                id=shaft.role,
+                shaft=shaft,
                 kind="sheave",
-                diameter_mm=s.diameter.value,
-                diameter_kind=s.kind or "outside",
-                profile=groove,
-                diameter_typed=s.diameter.typed,
+                diameter=Dim(mm=s.diameter.value, kind=s.kind or "outside", typed=s.diameter.typed),
+                profile=s.groove or of.groove,
                 grooves=belts,
             )
 
+        named = worked.case.loop.belt.designation + (LINK if given.belt.construction == "link" else "")
         loop = LoopPart(
+            stops=stops_of(worked.case.route),
             section=of.name,
-            designation=result.designation,
-            length_mm=result.belt_length.value,
-            length_kind=of.line_kind,
+            designation=named + (JOINED if given.belt.joined else ""),
+            length=Dim(mm=float(worked.length_mm), kind=of.line_kind),
             strands=belts,
             members=belts,
-            spec=_spec(given),
             joined=given.belt.joined,
+            take_up=worked.case.route.take_up,
+            spec=_spec(given),
         )
-        return Parts(
-            driver=wheel(given.driver.sheave),
-            driven=wheel(given.driven.sheave),
-            loop=loop,
-            centre_mm=result.centre_distance.value,
-            angle=given.layout.angle,
-            clockwise=given.layout.clockwise,
+        wheels = plain_wheels(
+            worked,
+            wheel(given.driver.sheave, ShaftKey(role="driver")),
+            wheel(given.driven.sheave, ShaftKey(role="driven")),
         )
+        return Parts(wheels=wheels, loops=(loop,), clockwise=given.layout.clockwise)
 
-    def input_of(self, duty: StoredDuty, parts: Parts) -> dict[str, Any]:
+    def given_values(self, duty: StoredDuty, parts: Parts) -> dict[str, JsonValue]:
         """Back to the calculation's input."""
-
         named = parts.loop.designation
-        made = {"construction": "link"} if named.endswith(LINK) else {"joined": True} if named.endswith(JOINED) else {}
-
-        def wheel(w: WheelPart) -> dict[str, Any]:
-            return {"sheave": {"diameter": w.diameter_mm, "kind": w.diameter_kind, "groove": w.profile}}
-
-        out: dict[str, Any] = {
-            **duty.common,
-            "driver": {"speed": duty.driver_rpm, **wheel(parts.driver)},
-            "driven": wheel(parts.driven),
-            "belt": {"designation": named.removesuffix(LINK).removesuffix(JOINED), "count": parts.loop.strands} | made,
-            "layout": {"angle": parts.angle, "clockwise": parts.clockwise},
+        belts: dict[str, JsonValue] = {
+            "designation": named.removesuffix(LINK).removesuffix(JOINED),
+            "count": parts.loop.strands,
         }
+        if named.endswith(LINK):
+            belts["construction"] = "link"
+        if named.endswith(JOINED):
+            belts["joined"] = True
         if odd := parts.loop.spec.get("odd"):
-            out["belt"]["odd"] = odd
+            belts["odd"] = odd
+
+        def wheel(w: WheelPart) -> JsonValue:
+            return {"diameter": w.diameter.mm, "kind": w.diameter.kind, "groove": w.profile}
+
+        out: dict[str, JsonValue] = {
+            **duty.common,
+            "driver": {"speed": duty.driver_rpm, "sheave": wheel(parts.driver)},
+            "driven": {"sheave": wheel(parts.driven)},
+            "belt": belts,
+            "layout": parts.layout(),
+        }
         for kept in ("slip", "own_ratings", "centre_by_tape"):
             if (value := parts.loop.spec.get(kept)) is not None:
                 out[kept] = value
@@ -138,89 +222,77 @@ class VBelts(Family[VBeltDriveIn]):
             return f"{strands}/{designation}"
         return f"{strands} × {designation}"
 
-    def offer(self, wanted: Wanted, frame: Frame, keep: int) -> Offer:
-        """The best over all standard sheaves and belts."""
-        factor = factor_of(wanted.service)
-        design = float(design_power(wanted.power_kw, factor))
-        least = [
-            least_of_motor(wanted.power_kw, wanted.driver_rpm, wedge) if motor_drives(wanted.service) else 0.0
-            for wedge in (False, True)
-        ]
-        found = search(
-            build_catalogue(basis=basis_named(wanted.basis), series=str(wanted.own.get("series", "inch"))),
-            Search(
-                power_kw=wanted.power_kw,
-                design_kw=design,
-                driver_rpm=wanted.driver_rpm,
-                driven_rpm=wanted.driven_rpm,
-                tolerance_percent=wanted.tolerance_percent,
-                centre_low_mm=wanted.centre_low_mm,
-                centre_high_mm=wanted.centre_high_mm,
-                most_belts=8,
-                largest_driver_mm=wanted.largest_mm,
-                largest_driven_mm=wanted.largest_mm,
-                widest_mm=wanted.widest_mm,
-                least_classical_mm=least[0],
-                least_narrow_mm=least[1],
-            ),
-            keep,
-            1,
-        )
-        options = tuple(self._offered(c, wanted, factor, frame) for c in found.best)
-        return Offer(
-            considered=found.considered,
-            accepted=found.accepted,
-            options=options,
-            rejected=tuple((r.limit, r.count) for r in found.rejected),
-        )
+    def factor(self, service: ServiceFactorIn | None) -> float:
+        """The association's."""
+        return factor_of(service)
 
-    def _offered(self, c: Candidate, w: Wanted, factor: float, frame: Frame) -> Offered:
-        given = Given(
-            power_kw=w.power_kw,
-            service_factor=factor,
-            driver_rpm=w.driver_rpm,
-            driver=c.driver,
-            driven=c.driven,
-            belt=c.belt,
-            count=None,
-            slip_percent=0.0,
-            basis=basis_named(w.basis),
-            angle_deg=w.angle,
-            clockwise=w.clockwise,
-            tape_mark_mm=frame.tape_mark_mm,
-        )
+    def wanted_more(self, given: VBeltSelectIn, wanted: DutyWanted) -> DutyWanted:
+        """Slip, and the least sheave of the motor: asked for, or of a usual motor of the duty's power."""
+        power, rpm = given.power.value, given.driver_speed.value
+        if given.limits.motor is None and motor_drives(given.service_factor):
+            least = {CLASSICAL: least_of_motor(power, rpm, False), WEDGE: least_of_motor(power, rpm, True)}
+        else:
+            least = least_on_motor(given.limits.motor, power, rpm)
+        return replace(wanted, slip_percent=slip_of(given.slip), least_driver_mm=least)
+
+    def stock(self, given: StockIn) -> Stock:
+        """Belts by designation, sheaves by the diameter along the length's line. Raises InputError beside the line."""
         with quiet(), collected_notices():
-            r = rate(given)
-        assert r.spare_percent is not None  # the search offers rated drives only
+            belts = frozenset(belt(text, f"stock.belts.{k}").designation for k, text in enumerate(given.belts))
+            wheels = tuple(
+                (s.groove, sheave(s.diameter.value, s.kind, s.groove, f"stock.sheaves.{k}").line_mm)
+                for k, s in enumerate(given.sheaves)
+                if s.diameter is not None
+            )
+        return Stock(loops=belts, wheels=wheels)
+
+    def field(self, given: VBeltSelectIn, wanted: DutyWanted, frame: Frame) -> Field[VBeltCandidate]:
+        """All standard sheaves and belts, or those that the parts which stay allow."""
+        basis = basis_of(frame, given.own_ratings)
+        return VBeltField(build_catalogue(fixed_of(given.fixed, basis), basis, given.series), wanted)
+
+    def drive_of(self, found: Ranked[VBeltCandidate], given: VBeltSelectIn) -> VBeltDriveIn:
+        """The drive with as many belts as the search counted."""
+        c = found.drive
         kind = c.belt.section.line_kind
 
-        def wheel(line_mm: float) -> dict[str, Any]:
+        def wheel(line_mm: float) -> JsonValue:
             return {"diameter": line_mm, "kind": kind, "groove": c.belt.section.groove}
 
-        given_in: dict[str, Any] = {
-            "power": w.power_kw,
-            "driver": {"speed": w.driver_rpm, "sheave": wheel(c.driver.line_mm)},
+        values: dict[str, JsonValue] = {
+            "power": given.power.value,
+            "driver": {"speed": given.driver_speed.value, "sheave": wheel(c.driver.line_mm)},
             "driven": {"sheave": wheel(c.driven.line_mm)},
-            "belt": {"designation": c.belt.designation, "count": c.belts},
-            "layout": {"angle": w.angle, "clockwise": w.clockwise},
+            "belt": {"designation": c.belt.designation, "count": int(found.found["belts"])},
+            "layout": {"angle": given.layout.angle, "clockwise": given.layout.clockwise},
         }
-        size = "/".join(frame.figure(s.outside_mm, "length", "size").number for s in (c.driver, c.driven))
-        return Offered(
-            name=f"{c.belts} × {c.belt.designation}",
-            input=given_in,
-            driven_rpm=r.driven_rpm,
-            error_percent=c.speed_error_percent,
-            centre_mm=r.centre_mm,
-            spare_percent=r.spare_percent,
-            width_mm=c.width_mm,
-            shaft_load_n=r.tension.shaft_load.newtons,
-            weight=r.weight,
-            parts=c.belts + 2,
-            efficiency=efficiency_band(efficiency_kind(c.belt.section)),
-            kinds=c.kinds,
-            telling=f"outside {size} {frame.figure(1, 'length').unit_shown}",
-            elevation=r.elevation,
-        )
+        if given.slip is not None:
+            values["slip"] = given.slip.value
+        made = VBeltDriveIn.model_validate(values)
+        return made.model_copy(update={"own_ratings": given.own_ratings}) if given.own_ratings else made
+
+    def option_name(self, worked: VBeltDrive, frame: Frame) -> str:
+        """How many of which belt."""
+        return f"{worked.rated.count} × {worked.case.loop.belt.designation}"
+
+    def telling(self, worked: VBeltDrive, frame: Frame) -> str:
+        """Outside diameters."""
+        size = "/".join(frame.figure(w.outside_mm, "length", "size").number for w in worked.case.route.wheels)
+        return f"outside {size} {frame.figure(1, 'length').unit_shown}"
+
+    def more(self, worked: VBeltDrive, frame: Frame) -> list[LabelledFigure]:
+        """Belts needed exactly, and the diameters as they are ordered."""
+        rated, of = worked.rated.own, worked.case.loop.belt.section
+        sizes = "/".join(frame.figure(w.path_mm, "length", "size").number for w in worked.case.route.wheels)
+        unit = frame.figure(1, "length").unit_shown
+        out = [LabelledFigure(label=f"{of.line_kind} dia", shown=f"{sizes} {unit}")]
+        if rated is not None:
+            out.append(LabelledFigure(label="the duty takes", shown=f"{rated.belts_exact:.2f} of them"))
+        return out
+
+    def refit(self, given: VBeltDriveIn, change: Change, frame: Frame) -> Refit[VBeltDriveIn] | None:
+        """V-belts come in standard lengths: a typed centre distance means the belt nearest to it."""
+        return nearest_belt(given, change.typed, frame) if change.path == "centre_distance" else None
 
 
 V_BELTS = register(VBelts())

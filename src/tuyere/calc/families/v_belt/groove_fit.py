@@ -13,6 +13,7 @@ from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.units import MM_PER_IN
+from tuyere.core.v_belt.formulas import ride_speed_change
 from tuyere.core.v_belt.groove_fit import Groove, belt_profile, opened_pitch_change, standard_groove, work_fit
 
 GROUP = "V-belts"
@@ -122,19 +123,17 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
     )
     f = frame.figure
     change = (
-        None
-        if r.pitch_mm is None or r.proper_mm is None
-        else f(100 * (r.pitch_mm / r.proper_mm - 1), "percent", step="pitch")
+        None if r.pitch_mm is None or r.proper_mm is None else f(ride_speed_change(r.pitch_mm, r.proper_mm), "percent")
     )
     return FitOut(
         verdict=r.verdict,
         reason=r.reason,
         instead=r.instead,
-        under_rim=f(r.top_mm, "length", "size", "top"),
-        gap_below=f(r.gap_mm, "length", "size", "gap"),
+        under_rim=f(r.top_mm, "length", "size"),
+        gap_below=f(r.gap_mm, "length", "size"),
         bottoms=r.bottoms,
         flank_contact=f(100 * r.contact_share, "percent") if r.verdict in ("right", "worn") else None,
-        pitch_diameter=None if r.pitch_mm is None else f(r.pitch_mm, "length", "size", "pitch"),
+        pitch_diameter=None if r.pitch_mm is None else f(r.pitch_mm, "length", "size"),
         proper_pitch_diameter=None if r.proper_mm is None else f(r.proper_mm, "length", "size"),
         speed_change=change,
         groove=[(round(x, 3), round(y, 3)) for x, y in r.groove_points],

@@ -90,7 +90,7 @@ def belt_length_off(given: LengthOffIn, frame: Frame) -> LengthOffOut:
     return LengthOffOut(
         verdict=r.verdict,
         reason=r.reason,
-        longer=f(r.longer_mm, "length", "tape", "longer"),
+        longer=f(r.longer_mm, "length", "tape"),
         right_centre=f(r.right_centre_mm, "length", "tape"),
         offered_centre=f(r.offered_centre_mm, "length", "tape"),
         centre_change=f(r.offered_centre_mm - r.right_centre_mm, "length", "tape"),

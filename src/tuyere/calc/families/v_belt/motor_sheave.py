@@ -7,7 +7,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.motors.motor import least_motor_sheave
 from tuyere.core.notices import collected_notices, notice
 from tuyere.core.steps import quiet
-from tuyere.core.v_belt.rate import Given
+from tuyere.core.v_belt.case import VBeltCase
 
 
 def motor_drives(service: ServiceFactorIn | None) -> bool:
@@ -24,13 +24,13 @@ def least_of_motor(power_kw: float, rpm: float, wedge: bool) -> float:
             return 0.0
 
 
-def check_motor_sheave(service: ServiceFactorIn | None, given: Given) -> None:
+def check_motor_sheave(service: ServiceFactorIn | None, case: VBeltCase) -> None:
     """Say so where the driver sheave is smaller than NEMA MG 1-14.42 allows on a motor of the duty's power."""
     if not motor_drives(service):
         return
-    wedge = given.belt.section.wedge
-    least = least_of_motor(given.power_kw, given.driver_rpm, wedge)
-    size = given.driver.outside_mm if wedge else given.driver.pitch_mm
+    wedge = case.loop.belt.section.wedge
+    least = least_of_motor(case.power_kw, case.driver_rpm, wedge)
+    size = case.route.driver.outside_mm if wedge else case.route.driver.pitch_mm
     if size < least * (1 - 1e-6):
         notice(
             "caution",

@@ -9,12 +9,8 @@ from pydantic import Field
 from tuyere.calc.entry import Power, Size, Speed
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input
-from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.v_belt.bases.own_table import OwnRow, OwnTable
-from tuyere.core.v_belt.bases.pick import basis_named
-from tuyere.core.v_belt.bases.protocol import Basis
-from tuyere.core.v_belt.sections import Section, section
+from tuyere.core.v_belt.sections import Section
 from tuyere.core.v_belt.sheaves import Sheave, sheave
 
 Kind = Literal["outside", "effective", "datum", "pitch"]
@@ -58,28 +54,6 @@ class OwnRatingIn(Input):
 
 
 OwnRatings = Annotated[list[OwnRatingIn], Field(max_length=1500)]
-
-
-def basis_of(name: str, own: list[OwnRatingIn] | None) -> Basis:
-    """The rating basis of a request. Raises InputError where an own table is asked for and none is given."""
-    if name != "own-table":
-        return basis_named(name)
-    if not own:
-        raise InputError(
-            "basis", name, "no rating table of your own is given", "own_ratings: section, diameter, speed, power"
-        )
-    rows = []
-    seen: set[tuple[str, float, float]] = set()
-    for k, r in enumerate(own):
-        of = section(r.section, f"own_ratings.{k}.section").name
-        key = (of, round(r.diameter.value, 6), round(r.speed.value, 6))
-        if key in seen:
-            raise InputError(
-                f"own_ratings.{k}", None, "this section, diameter and speed stand in the table twice", "one line each"
-            )
-        seen.add(key)
-        rows.append(OwnRow(of, key[1], key[2], r.power.value))
-    return OwnTable(tuple(rows))
 
 
 class SheaveIn(Input):

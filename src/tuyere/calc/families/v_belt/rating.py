@@ -6,16 +6,16 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Angle, Factor, Size, Speed, value_of
-from tuyere.calc.families.v_belt.parts import Kind, OwnRatings, basis_of
+from tuyere.calc.families.v_belt.books import basis_of
+from tuyere.calc.families.v_belt.parts import Kind, OwnRatings
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError, fields_named
 from tuyere.core.notices import notice
 from tuyere.core.speeds.formulas import belt_speed
-from tuyere.core.steps import mark
 from tuyere.core.v_belt.belts import belt
-from tuyere.core.v_belt.rate import check_section_limits, rate_one_belt
+from tuyere.core.v_belt.rating import check_section_limits, rate_one_belt
 from tuyere.core.v_belt.sheaves import sheave
 
 GROUP = "V-belts"
@@ -86,25 +86,25 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
     one = belt(given.designation, "designation")
     with fields_named(OWN_FIELDS):
         small = sheave(given.diameter.value, given.kind, one.section.groove, "driver.sheave")
-        speed = mark("belt_speed", belt_speed(small.pitch_mm, given.speed.value))
-        check_section_limits(one.section, small, float(speed), "driver.sheave")
+        speed = belt_speed(small.pitch_mm, given.speed.value)
+        check_section_limits(one.section, small, speed, "driver.sheave")
         r = rate_one_belt(
             one,
             small.pitch_mm,
             large_pitch_mm=ratio * small.pitch_mm,
             small_rpm=given.speed.value,
             arc_deg=arc,
-            asked=basis_of(frame.basis, given.own_ratings),
+            asked=basis_of(frame, given.own_ratings),
         )
     fig = frame.figure
     return RatingOut(
         basis=r.basis_title,
         basis_source=r.basis_source,
-        belt_power=fig(r.corrected_kw, "power", step="belt_power", per="belt"),
-        basic_power=fig(r.basic_kw, "power", step="basic_power", per="belt"),
-        added_power=fig(r.added_kw, "power", step="added_power", per="belt"),
-        arc_factor=fig(r.arc_factor, "factor", step="arc_factor"),
-        length_factor=fig(r.length_factor, "factor", step="length_factor"),
-        belt_speed=fig(float(speed), "belt_speed", step="belt_speed"),
+        belt_power=fig(r.corrected_kw, "power", per="belt"),
+        basic_power=fig(r.basic_kw, "power", per="belt"),
+        added_power=fig(r.added_kw, "power", per="belt"),
+        arc_factor=fig(r.arc_factor, "factor"),
+        length_factor=fig(r.length_factor, "factor"),
+        belt_speed=fig(speed, "belt_speed"),
         pitch_diameter=fig(small.pitch_mm, "length", "size"),
     )

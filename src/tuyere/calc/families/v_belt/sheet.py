@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
-from tuyere.calc.frame import Frame, main_answer, shaft_answer
+from tuyere.calc.frame import Frame, banded, main_answer, shaft_answer
+from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
 
 EVERY = (
     "Every belt of the set: one that reads well under the others is odd, worn or stretched; then a new set. "
@@ -40,25 +41,25 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         family="v-belt",
         designation=what,
         call_outs=[
-            c("n1", "driver", label="driver", figure=f(given.driver.speed.value, "speed"), path="driver.speed"),
+            c("n1", AT_DRIVER, label="driver", figure=f(given.driver.speed.value, "speed"), path="driver.speed"),
             c(
                 "d1",
-                "driver",
+                AT_DRIVER,
                 label=f"sheave {_kind(driver.kind)}",
                 figure=f(driver.diameter.value, "length", "size"),
                 path="driver.sheave.diameter",
             ),
-            c("n2", "driven", label="driven", figure=r.driven_speed),
+            c("n2", AT_DRIVEN, label="driven", figure=r.driven_speed),
             c(
                 "d2",
-                "driven",
+                AT_DRIVEN,
                 label=f"sheave {_kind(driven.kind)}",
                 figure=f(driven.diameter.value, "length", "size"),
                 path="driven.sheave.diameter",
             ),
-            c("a", "centre", label="centres", figure=r.centre_distance, path="centre_distance"),
-            c("slack", "slack", label="slack, per belt", figure=r.slack),
-            c("tight", "tight", label="tight, per belt", figure=r.tight),
+            c("a", AT_CENTRES, label="centres", figure=r.centre_distance, path="centre_distance"),
+            c("slack", AT_SLACK, label="slack, per belt", figure=r.slack),
+            c("tight", AT_TIGHT, label="tight, per belt", figure=r.tight),
         ],
         answers=[
             MainAnswer(
@@ -75,12 +76,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
-        driven_band=frame.band(
-            r.driven_speed_low.value,
-            r.driven_speed_high.value,
-            kind="speed",
-            steps=("driven_speed_low", "driven_speed_high"),
-        ),
+        driven_band=banded(r.driven_speed_low, r.driven_speed_high),
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
         beside=side,

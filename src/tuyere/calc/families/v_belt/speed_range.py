@@ -6,11 +6,12 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Speed
-from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, given_of
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, case_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
 from tuyere.core.steps import quiet
-from tuyere.core.v_belt.rate import rate, seated
+from tuyere.core.v_belt.case import seated
+from tuyere.core.v_belt.method import work_v_belt
 from tuyere.core.v_belt.speed_range import AtSpeed, speed_range
 
 GROUP = "V-belts"
@@ -67,9 +68,9 @@ class RangeOut(Answer):
 )
 def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
     """Rate it at each speed."""
-    core = seated(given_of(given, frame))
+    core = seated(case_of(given, frame))
     with quiet():
-        here = rate(core)
+        here = work_v_belt(core)
     found = speed_range(core, given.low.value, given.high.value, given.load)
     f = frame.figure
 
@@ -84,8 +85,8 @@ def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
 
     return RangeOut(
         belts_needed=f(found.belts_needed, "count"),
-        belts=f(here.belts, "count"),
-        enough=found.belts_needed <= here.belts,
+        belts=f(here.rated.count, "count"),
+        enough=found.belts_needed <= here.rated.count,
         worst=out(found.worst),
         points=[out(p) for p in found.points],
     )

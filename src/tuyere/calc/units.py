@@ -1,0 +1,69 @@
+"""Units by name: what each measures and what one of it is in the core's unit, exact by definition.
+
+The international yard and pound of 1959 (inch 25.4 mm, pound 0.45359237 kg), standard gravity 9.80665 m/s², the
+mechanical horsepower of 550 ft lbf/s and the metric one of 75 kgf m/s. Every factor is held against a units library
+in the tests; here it is a table, because loading that library takes longer than all the rest of the program.
+"""
+
+from __future__ import annotations
+
+from fractions import Fraction
+from functools import cache
+
+_INCH = Fraction("25.4")
+_FOOT_M = Fraction("0.3048")
+_POUND = Fraction("0.45359237")
+_GRAVITY = Fraction("9.80665")
+_POUND_FORCE = _POUND * _GRAVITY
+
+# What is measured, with the core's unit: one of each named unit in it.
+FACTORS: dict[str, dict[str, Fraction]] = {
+    "length": {
+        "mm": Fraction(1),
+        "cm": Fraction(10),
+        "m": Fraction(1000),
+        "inch": _INCH,
+        "foot": 12 * _INCH,
+    },
+    "power": {
+        "kW": Fraction(1),
+        "W": Fraction(1, 1000),
+        "horsepower": 550 * _FOOT_M * _POUND_FORCE / 1000,
+        "metric_horsepower": 75 * _GRAVITY / 1000,
+    },
+    "rotation": {"rpm": Fraction(1)},
+    "speed": {
+        "m/s": Fraction(1),
+        "m/minute": Fraction(1, 60),
+        "foot/minute": _FOOT_M / 60,
+    },
+    "force": {
+        "N": Fraction(1),
+        "kN": Fraction(1000),
+        "pound_force": _POUND_FORCE,
+        "kilogram_force": _GRAVITY,
+    },
+    "torque": {"newton * meter": Fraction(1), "foot * pound_force": _FOOT_M * _POUND_FORCE},
+    "mass per length": {
+        "kg/m": Fraction(1),
+        "g/m": Fraction(1, 1000),
+        "pound/foot": _POUND / _FOOT_M,
+    },
+    "mass": {"kg": Fraction(1), "pound": _POUND},
+    "angle": {"degree": Fraction(1)},
+    "part": {"percent": Fraction(1)},
+    "time": {"hour": Fraction(1)},
+    "energy": {"kWh": Fraction(1), "kilowatt_hour": Fraction(1)},
+    "frequency": {"Hz": Fraction(1)},
+    "number": {"": Fraction(1)},
+}
+_MEASURES = {unit: measure for measure, units in FACTORS.items() for unit in units}
+
+
+@cache
+def unit_factor(unit: str, core: str) -> float | None:
+    """What one ``unit`` is in ``core``; None when they measure different things or one of them is unknown."""
+    measure = _MEASURES.get(unit)
+    if measure is None or measure != _MEASURES.get(core):
+        return None
+    return float(FACTORS[measure][unit] / FACTORS[measure][core])

@@ -1,0 +1,57 @@
+"""The factors of units, held against a units library and against their own inverses."""
+
+from __future__ import annotations
+
+import pint
+import pytest
+
+from tuyere.calc.kinds import KINDS
+from tuyere.calc.shop import UNITS
+from tuyere.calc.units import FACTORS, unit_factor
+
+U = pint.UnitRegistry()
+# The library has no name for these, or another idea of what may be turned into what.
+OURS = {"percent", ""}
+PAIRS = [(m, u, next(iter(units))) for m, units in FACTORS.items() for u in units if u not in OURS]
+
+
+@pytest.mark.outside("pint: every unit in the core's unit of what it measures")
+@pytest.mark.parametrize(("measure", "unit", "core"), PAIRS)
+def test_a_factor_is_that_of_the_library(measure: str, unit: str, core: str) -> None:
+    theirs = U.Quantity(1.0, unit).to(core).magnitude
+    assert unit_factor(unit, core) == pytest.approx(theirs, rel=1e-14), measure
+
+
+@pytest.mark.outside("the international yard and pound of 1959; 550 ft lbf/s; 75 kgf m/s")
+@pytest.mark.parametrize(
+    ("unit", "core", "worth"),
+    [
+        ("inch", "mm", 25.4),
+        ("foot", "mm", 304.8),
+        ("pound_force", "N", 4.4482216152605),
+        ("horsepower", "W", 745.69987158227022),
+        ("metric_horsepower", "W", 735.49875),
+        ("foot/minute", "m/s", 0.00508),
+        ("kilogram_force", "N", 9.80665),
+    ],
+)
+def test_definitions(unit: str, core: str, worth: float) -> None:
+    assert unit_factor(unit, core) == worth
+
+
+@pytest.mark.parametrize("measure", list(FACTORS))
+def test_there_and_back_is_one_and_only_within_what_is_measured(measure: str) -> None:
+    others = [u for m, units in FACTORS.items() if m != measure for u in units]
+    for a in FACTORS[measure]:
+        for b in FACTORS[measure]:
+            there, back = unit_factor(a, b), unit_factor(b, a)
+            assert there is not None and back is not None and there * back == pytest.approx(1, rel=1e-15)
+        assert all(unit_factor(a, x) is None for x in others)
+    assert unit_factor("furlong", "mm") is None and unit_factor("mm", "furlong") is None
+
+
+def test_every_unit_that_may_be_typed_or_shown_is_there() -> None:
+    known = {u for units in FACTORS.values() for u in units}
+    assert set(UNITS.values()) <= known
+    assert {u for k in KINDS.values() for u in (k.core, k.us, k.si)} <= known
+    assert all(unit_factor(k.us, k.core) and unit_factor(k.si, k.core) for k in KINDS.values())
