@@ -15,8 +15,8 @@ from sqlmodel import Session
 import tuyere.calc.every  # noqa: F401
 from tuyere.ops.postgres import Cluster
 from tuyere.ops.setup import data_home
-from tuyere.store.database import migrate
-from tuyere.store.engine import engine_for
+from tuyere.store.plumbing.database import migrate
+from tuyere.store.plumbing.engine import engine_for
 
 
 def pytest_addoption(parser: pytest.Parser) -> None:

@@ -18,27 +18,32 @@ from tuyere.core.errors import InputError
 from tuyere.demo.load import load
 from tuyere.demo.works import WORKS
 from tuyere.ops.postgres import Cluster
-from tuyere.store.base import now
-from tuyere.store.build_book import change_build, save_build
-from tuyere.store.build_views import build_input, record_view
-from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
-from tuyere.store.database import check, downgrade, migrate
-from tuyere.store.drive_book import drive_view, save_duty
-from tuyere.store.duties import Duty
-from tuyere.store.engine import engine_for
-from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineChange, MachineCreate
-from tuyere.store.machine_book import add_drive, add_machine, change_machine, list_machines
-from tuyere.store.trouble import Frozen, NotThere, Stale
+from tuyere.store.builds.book import change_build, save_build
+from tuyere.store.builds.forms import BuildSave
+from tuyere.store.builds.read import build_input, record_view
+from tuyere.store.builds.tables import Build, CalcRecord, Element, Loop, Member, RouteStop
+from tuyere.store.drives.book import drive_view, save_duty
+from tuyere.store.drives.forms import DutySave
+from tuyere.store.drives.tables import Duty
+from tuyere.store.machines.book import add_drive, add_machine, change_machine, list_machines
+from tuyere.store.machines.forms import DriveCreate, MachineChange, MachineCreate
+from tuyere.store.plumbing.actor import Actor
+from tuyere.store.plumbing.base import now
+from tuyere.store.plumbing.database import check, downgrade, migrate
+from tuyere.store.plumbing.engine import engine_for
+from tuyere.store.plumbing.trouble import Frozen, NotThere, Stale
 
 INPUT = find("v-belt-drive").example["input"]
 
+WHO = Actor("I. Rook")
+
 
 def machine(db: Session, name: str = "Turbine", **more: object) -> uuid.UUID:
-    return add_machine(db, MachineCreate.model_validate({"name": name, **more})).id
+    return add_machine(db, WHO, MachineCreate.model_validate({"name": name, **more})).id
 
 
 def a_drive(db: Session) -> uuid.UUID:
-    return add_drive(db, machine(db), DriveCreate(name="Main"))
+    return add_drive(db, WHO, machine(db), DriveCreate(name="Main"))
 
 
 def build(**more: object) -> BuildSave:
@@ -54,7 +59,7 @@ def test_a_machine_is_added_found_and_changed(db: Session) -> None:
             "energy_sources": [{"type": "electric", "isolation_point": "Q3"}],
         }
     )
-    first = add_machine(db, form)
+    first = add_machine(db, WHO, form)
     assert first.name == "Pump 3"
     assert [m.id for m in list_machines(db, "p%3 press").machines] == [first.id] and not list_machines(
         db, "p_3x"
@@ -65,10 +70,10 @@ def test_a_machine_is_added_found_and_changed(db: Session) -> None:
         "kind": "shop",
         "energy_sources": [{"type": "spring", "isolation_point": "arm"}],
     }
-    changed = change_machine(db, first.id, MachineChange.model_validate(change))
+    changed = change_machine(db, WHO, first.id, MachineChange.model_validate(change))
     assert (changed.rev, changed.name, [e.type for e in changed.energy_sources]) == (2, "Pump 4", ["spring"])
     with pytest.raises(Stale) as e:
-        change_machine(db, first.id, MachineChange.model_validate(change))
+        change_machine(db, WHO, first.id, MachineChange.model_validate(change))
     assert e.value.current["name"] == "Pump 4"
 
 
@@ -106,7 +111,7 @@ def duty(**more: object) -> DutySave:
 
 def test_duty_keeps_what_was_typed_and_makes_a_version_when_in_use(db: Session) -> None:
     ident = a_drive(db)
-    save_duty(db, ident, duty())
+    save_duty(db, WHO, ident, duty())
     row = db.exec(select(Duty).where(Duty.drive_id == ident)).one()
     assert (row.power_typed, row.driver_rpm, row.centre_typed, row.tolerance_origin) == (
         "15hp",
@@ -115,19 +120,19 @@ def test_duty_keeps_what_was_typed_and_makes_a_version_when_in_use(db: Session) 
         "assumed",
     )
     assert row.centre_mm == pytest.approx(34.25 * 25.4) and row.valid_from.tzinfo is not None
-    save_duty(db, ident, duty(rev=1, power="20hp", units="us"))
+    save_duty(db, WHO, ident, duty(rev=1, power="20hp", units="us"))
     assert (
         drive_view(db, ident).duty.power.shown == "20 hp"
         and len(db.exec(select(Duty).where(Duty.drive_id == ident)).all()) == 1
     )
     assert drive_view(db, ident, "si").duty.centre.shown == "870 mm"
     with pytest.raises(Stale) as e:
-        save_duty(db, ident, duty(rev=1, power="30hp"))
+        save_duty(db, WHO, ident, duty(rev=1, power="30hp"))
     assert e.value.current["power"]["shown"] == "20 hp"
     # A build freezes what it was decided on; the next change is a new version beside it.
-    save_build(db, ident, build(freeze=True))
+    save_build(db, WHO, ident, build(freeze=True))
     rested = db.exec(select(Build.duty_id).where(Build.drive_id == ident)).one()
-    save_duty(db, ident, duty(rev=drive_view(db, ident).duty.rev, power="25hp"))
+    save_duty(db, WHO, ident, duty(rev=drive_view(db, ident).duty.rev, power="25hp"))
     assert db.get(Duty, rested).power_kw == pytest.approx(11.1855, rel=1e-4)
     assert drive_view(db, ident).duty.power.shown == "25 hp"
 
@@ -135,17 +140,20 @@ def test_duty_keeps_what_was_typed_and_makes_a_version_when_in_use(db: Session) 
 def test_a_draft_is_edited_a_frozen_build_is_not(db: Session) -> None:
     ident = a_drive(db)
     form = build()
-    first = save_build(db, ident, form)
+    first = save_build(db, WHO, ident, form)
     assert (first.no, first.state, first.rev) == (1, "draft", 1)
     with pytest.raises(Stale):
-        save_build(db, ident, build())
-    second = save_build(db, ident, build(rev=1, input={**INPUT, "belt": {"designation": "B97", "count": 4}}))
+        save_build(db, WHO, ident, build())
+    second = save_build(db, WHO, ident, build(rev=1, input={**INPUT, "belt": {"designation": "B97", "count": 4}}))
     assert (second.id, second.no, second.rev, second.what) == (first.id, 1, 2, "4 × B97")
-    settled = save_build(db, ident, build(rev=2, freeze=True, purpose="fitted"))
+    settled = save_build(db, WHO, ident, build(rev=2, freeze=True, purpose="fitted"))
     with pytest.raises(Frozen):
-        change_build(db, settled.id, build())
+        change_build(db, WHO, settled.id, build())
     nxt = save_build(
-        db, ident, build(purpose="designed", temporary=True, temporary_reason="dished", promised_date=date(2027, 1, 1))
+        db,
+        WHO,
+        ident,
+        build(purpose="designed", temporary=True, temporary_reason="dished", promised_date=date(2027, 1, 1)),
     )
     assert (nxt.no, nxt.temporary) == (2, True)
     assert db.get(Build, nxt.id).supersedes_id == settled.id
@@ -158,15 +166,15 @@ def test_a_draft_is_edited_a_frozen_build_is_not(db: Session) -> None:
 
 def test_what_is_found_leaves_the_draft_alone(db: Session) -> None:
     ident = a_drive(db)
-    plan = save_build(db, ident, build(input={**INPUT, "belt": {"designation": "B97"}}))
+    plan = save_build(db, WHO, ident, build(input={**INPUT, "belt": {"designation": "B97"}}))
     found = save_build(
-        db, ident, build(purpose="found", freeze=True, input={**INPUT, "belt": {"designation": "B90", "count": 4}})
+        db, WHO, ident, build(purpose="found", freeze=True, input={**INPUT, "belt": {"designation": "B90", "count": 4}})
     )
     assert (found.no, found.state) == (2, "frozen")
     views = {b.id: b for b in drive_view(db, ident).builds}
     assert (views[plan.id].state, views[plan.id].what.endswith("B97"), views[plan.id].rev) == ("draft", True, 1)
     settled = save_build(
-        db, ident, build(rev=1, freeze=True, purpose="fitted", input={**INPUT, "belt": {"designation": "B97"}})
+        db, WHO, ident, build(rev=1, freeze=True, purpose="fitted", input={**INPUT, "belt": {"designation": "B97"}})
     )
     assert settled.id == plan.id and db.get(Build, found.id).valid_to is not None
     assert {b.id: b.valid_to is None for b in drive_view(db, ident).builds} == {plan.id: True, found.id: False}
@@ -174,7 +182,10 @@ def test_what_is_found_leaves_the_draft_alone(db: Session) -> None:
 
 def test_a_build_gives_back_the_input_it_was_made_from(db: Session) -> None:
     saved = save_build(
-        db, a_drive(db), build(freeze=True, input={**INPUT, "layout": {"angle": 30, "clockwise": False}, "slip": "1 %"})
+        db,
+        WHO,
+        a_drive(db),
+        build(freeze=True, input={**INPUT, "layout": {"angle": 30, "clockwise": False}, "slip": "1 %"}),
     )
     row = db.get(Build, saved.id)
     calc = find("v-belt-drive")
@@ -191,10 +202,21 @@ def test_a_refused_calculation_leaves_nothing_behind(db: Session) -> None:
     ident = a_drive(db)
     before = len(db.exec(select(CalcRecord.id)).all())
     with pytest.raises(InputError), db.begin_nested():
-        save_build(db, ident, build(input={**INPUT, "belt": {"designation": "B35"}}))
+        save_build(db, WHO, ident, build(input={**INPUT, "belt": {"designation": "B35"}}))
     assert not drive_view(db, ident).builds and len(db.exec(select(CalcRecord.id)).all()) == before
     with pytest.raises(NotThere):
         drive_view(db, uuid.uuid4())
+
+
+def said_of_builds(db: Session) -> dict[uuid.UUID, object]:
+    """What every build says of its drive: its input, its picks, its figures as the page would show them."""
+    out: dict[uuid.UUID, object] = {}
+    for drive in db.exec(select(Build.drive_id).distinct()).all():
+        for b in drive_view(db, drive).builds:
+            calc = find(b.calc)
+            answer = work(calc, calc.request_model.model_validate({"input": b.input, "options": b.options}))
+            out[b.id] = (b.options.get("book"), b.what, answer.sheet.model_dump(), answer.elevation.model_dump())
+    return out
 
 
 def test_demo_loads_once_and_every_build_stands(cluster: Cluster) -> None:
@@ -214,7 +236,14 @@ def test_demo_loads_once_and_every_build_stands(cluster: Cluster) -> None:
         assert len(built) >= 8 and any(d.temporary for d in built)
         assert all(m.energy_sources for m in views) and now().tzinfo is not None
         assert {b.family for b in db.exec(select(Build)).all()} == set(FAMILIES)
-    # One step back and forth again: what the families need goes, slip goes back to its wheel, nothing else is lost.
+    # The rows of 0.4.0, brought up to now: every build says the same drive as before they went there.
+    with Session(engine) as db:
+        before = said_of_builds(db)
+    downgrade(url, "20261125_fifth")
+    migrate(url)
+    with Session(engine) as db:
+        assert said_of_builds(db) == before and len(before) >= 8
+    # Steps further back and forth again: what the families need goes, slip goes back to its wheel, nothing else is lost.
     with Session(engine) as db, db.begin():
         loop = db.exec(select(Loop).where(Loop.section == "B")).first()
         assert loop is not None
@@ -238,7 +267,7 @@ def test_every_family_is_saved_and_comes_back_the_same(db: Session, key: str) ->
     example = find(family.calc).example["input"]
     ident = a_drive(db)
     saved = save_build(
-        db, ident, BuildSave.model_validate({"purpose": "fitted", "freeze": True, "family": key, "input": example})
+        db, WHO, ident, BuildSave.model_validate({"purpose": "fitted", "freeze": True, "family": key, "input": example})
     )
     view = drive_view(db, ident).builds[0]
     assert (view.family, view.calc, view.what) == (key, family.calc, saved.what) and view.what
@@ -284,10 +313,11 @@ def test_a_narrower_belt_in_a_wider_groove_is_kept_as_temporary_or_not_at_all(db
         "belt": {"designation": "A68", "count": 2},
     }
     with pytest.raises(InputError) as e:
-        save_build(db, ident, build(purpose="found", freeze=True, input=given))
+        save_build(db, WHO, ident, build(purpose="found", freeze=True, input=given))
     assert e.value.field == "temporary" and "date" in e.value.allowed
     kept = save_build(
         db,
+        WHO,
         ident,
         build(
             purpose="found",

@@ -14,11 +14,14 @@ from tests.store.test_temporary import COUNTED
 from tuyere.calc.as_entered import as_entered, with_unit
 from tuyere.calc.registry import find, work
 from tuyere.calc.shop import UnreadableNumber, read
-from tuyere.store.build_book import save_build
-from tuyere.store.drive_book import drive_view, save_duty
-from tuyere.store.duties import Duty
-from tuyere.store.forms import DutySave
-from tuyere.store.trouble import Stale
+from tuyere.store.builds.book import save_build
+from tuyere.store.drives.book import drive_view, save_duty
+from tuyere.store.drives.forms import DutySave
+from tuyere.store.drives.tables import Duty
+from tuyere.store.plumbing.actor import Actor
+from tuyere.store.plumbing.trouble import Stale
+
+WHO = Actor("I. Rook")
 
 
 def worked(view, no: int):  # noqa: ANN001, ANN202
@@ -29,12 +32,12 @@ def worked(view, no: int):  # noqa: ANN001, ANN202
 
 def test_a_changed_duty_changes_every_figure_of_what_stands_on_the_machine(db: Session) -> None:
     ident = a_drive(db)
-    save_duty(db, ident, duty())
-    save_build(db, ident, build(purpose="fitted", freeze=True, input=COUNTED))
+    save_duty(db, WHO, ident, duty())
+    save_build(db, WHO, ident, build(purpose="fitted", freeze=True, input=COUNTED))
     view = drive_view(db, ident)
     before, small = worked(view, 1)
     assert before.settled_for is None
-    save_duty(db, ident, duty(rev=view.duty.rev, power="30hp", service_factor={"assume": 1.3}))
+    save_duty(db, WHO, ident, duty(rev=view.duty.rev, power="30hp", service_factor={"assume": 1.3}))
     after, large = worked(drive_view(db, ident), 1)
     assert large.result.design_power.value == pytest.approx(2 * small.result.design_power.value)
     assert large.sheet.spare.value < 0 < small.sheet.spare.value
@@ -44,10 +47,10 @@ def test_a_changed_duty_changes_every_figure_of_what_stands_on_the_machine(db: S
 
 def test_what_has_gone_from_the_machine_stays_with_the_duty_it_had(db: Session) -> None:
     ident = a_drive(db)
-    save_duty(db, ident, duty(service_factor={"assume": 1.3}))
-    save_build(db, ident, build(purpose="fitted", freeze=True, input=COUNTED))
+    save_duty(db, WHO, ident, duty(service_factor={"assume": 1.3}))
+    save_build(db, WHO, ident, build(purpose="fitted", freeze=True, input=COUNTED))
     later = {**COUNTED, "power": "30hp", "belt": {"designation": "B90", "count": 7}}
-    save_build(db, ident, build(purpose="fitted", freeze=True, input=later))
+    save_build(db, WHO, ident, build(purpose="fitted", freeze=True, input=later))
     old, answer = worked(drive_view(db, ident), 1)
     assert old.valid_to is not None and answer.result.design_power.shown == "19.5 hp" and old.settled_for is None
 
@@ -55,8 +58,8 @@ def test_what_has_gone_from_the_machine_stays_with_the_duty_it_had(db: Session) 
 def test_the_speed_is_held_against_the_wanted_one_and_a_fan_says_its_power_first(db: Session) -> None:
     ident = a_drive(db)
     fan = {"driver": "motor-nema-b", "machine": "fan-over-10-hp", "hours_a_day": 16}
-    save_duty(db, ident, duty(driven_speed="860", service_factor=fan))
-    save_build(db, ident, build(input={**COUNTED, "service_factor": fan}))
+    save_duty(db, WHO, ident, duty(driven_speed="860", service_factor=fan))
+    save_build(db, WHO, ident, build(input={**COUNTED, "service_factor": fan}))
     _, answer = worked(drive_view(db, ident), 1)
     held = answer.sheet.wanted
     ratio = answer.result.driven_speed.value / 860
@@ -71,15 +74,15 @@ def test_the_speed_is_held_against_the_wanted_one_and_a_fan_says_its_power_first
 
 def test_a_duty_looked_at_switched_and_saved_is_no_new_duty(db: Session) -> None:
     ident = a_drive(db)
-    save_duty(db, ident, duty(power="7.3 kW", centre="34 7/32", tolerance="2.5"))
-    save_build(db, ident, build(input={**COUNTED, "power": 7.3}))
+    save_duty(db, WHO, ident, duty(power="7.3 kW", centre="34 7/32", tolerance="2.5"))
+    save_build(db, WHO, ident, build(input={**COUNTED, "power": 7.3}))
     before = drive_view(db, ident).duty
     for units in ("si", "us"):
         entries = drive_view(db, ident, units).duty.entries.model_dump(mode="json")
         form = {k: v for k, v in entries.items() if v} | {"units": units, "rev": drive_view(db, ident).duty.rev}
         if before.service_factor:
             form["service_factor"] = before.service_factor
-        save_duty(db, ident, DutySave.model_validate(form))
+        save_duty(db, WHO, ident, DutySave.model_validate(form))
     after = drive_view(db, ident).duty
     assert (after.rev, after.power.value, after.centre.value) == (before.rev, before.power.value, before.centre.value)
     assert (
@@ -128,10 +131,10 @@ def test_what_was_typed_is_what_is_shown_again_with_the_unit_it_was_meant_in(kin
 
 def test_a_stale_duty_gets_both_versions_field_by_field(db: Session) -> None:
     ident = a_drive(db)
-    save_duty(db, ident, duty())
-    save_duty(db, ident, duty(rev=1, power="20hp", surroundings="dusty"))
+    save_duty(db, WHO, ident, duty())
+    save_duty(db, WHO, ident, duty(rev=1, power="20hp", surroundings="dusty"))
     with pytest.raises(Stale) as e:
-        save_duty(db, ident, duty(rev=1, power="30hp"))
+        save_duty(db, WHO, ident, duty(rev=1, power="30hp"))
     told = {d.path: [(c.word, c.shown) for c in d.choices] for d in e.value.differences}
     assert told == {
         "power": [("yours", "30 hp"), ("theirs", "20 hp")],
@@ -141,11 +144,11 @@ def test_a_stale_duty_gets_both_versions_field_by_field(db: Session) -> None:
 
 def test_a_stale_draft_gets_both_versions_field_by_field(db: Session) -> None:
     ident = a_drive(db)
-    save_build(db, ident, build(input=COUNTED))
+    save_build(db, WHO, ident, build(input=COUNTED))
     wheel = {"diameter": "6 in", "kind": "pitch", "groove": "B"}
-    save_build(db, ident, build(rev=1, input={**COUNTED, "driver": {"speed": "1750 rpm", "sheave": wheel}}))
+    save_build(db, WHO, ident, build(rev=1, input={**COUNTED, "driver": {"speed": "1750 rpm", "sheave": wheel}}))
     with pytest.raises(Stale) as e:
-        save_build(db, ident, build(rev=1, input=COUNTED))
+        save_build(db, WHO, ident, build(rev=1, input=COUNTED))
     (only,) = e.value.differences
     assert only.path == "input.driver.sheave.diameter" and [c.shown for c in only.choices] == ["5.4 in", "6 in"]
     assert e.value.current["rev"] == 2
@@ -153,7 +156,7 @@ def test_a_stale_draft_gets_both_versions_field_by_field(db: Session) -> None:
 
 def test_many_builds_cost_a_few_queries(db: Session, engine: Engine) -> None:
     ident = a_drive(db)
-    save_duty(db, ident, duty())
+    save_duty(db, WHO, ident, duty())
 
     def count() -> int:
         asked: list[str] = []
@@ -164,9 +167,9 @@ def test_many_builds_cost_a_few_queries(db: Session, engine: Engine) -> None:
         event.remove(engine, "before_cursor_execute", listen)
         return len(asked)
 
-    save_build(db, ident, build(purpose="found", freeze=True, input=COUNTED))
+    save_build(db, WHO, ident, build(purpose="found", freeze=True, input=COUNTED))
     one = count()
     for _ in range(5):
-        save_build(db, ident, build(purpose="found", freeze=True, input=COUNTED))
+        save_build(db, WHO, ident, build(purpose="found", freeze=True, input=COUNTED))
     assert len(drive_view(db, ident).builds) == 6 and count() <= one + 3
     assert len(db.exec(select(Duty).where(Duty.drive_id == ident)).all()) <= 2

@@ -10,13 +10,17 @@ import pytest
 from sqlalchemy.engine import Engine
 from sqlmodel import Session, select
 
-from tuyere.store.forms import MachineCreate
-from tuyere.store.lists import current, replace
-from tuyere.store.machine_book import add_machine
-from tuyere.store.machines import Machine
-from tuyere.store.operations import fingerprint, once
-from tuyere.store.stock import StockItem
-from tuyere.store.trouble import Reused
+from tuyere.exchange.stock_csv import read_part
+from tuyere.store.machines.book import add_machine
+from tuyere.store.machines.forms import MachineCreate
+from tuyere.store.machines.tables import Machine
+from tuyere.store.plumbing.actor import Actor
+from tuyere.store.plumbing.operations import fingerprint, once
+from tuyere.store.plumbing.trouble import Reused
+from tuyere.store.shelf.book import current, keep_stock
+from tuyere.store.shelf.tables import StockItem
+
+WHO = Actor("I. Rook")
 
 
 def test_a_fingerprint_is_of_what_is_said_and_where_not_of_the_order_of_its_keys() -> None:
@@ -67,7 +71,7 @@ def test_a_repeat_while_the_first_is_worked_waits_for_it_and_adds_nothing(engine
             def work() -> str:
                 inside.set()
                 time.sleep(0.3 if slow else 0)
-                return str(add_machine(s, form).id)
+                return str(add_machine(s, WHO, form).id)
 
             answers.append(once(s, form.op_id, "same", work))
 
@@ -89,8 +93,8 @@ def test_two_lists_kept_at_once_are_one_of_the_two_never_both(engine: Engine) ->
     def keep(section: str) -> None:
         with Session(engine) as s, s.begin():
             ready.wait(5)
-            items = [StockItem(line=k, part="belt", section=section, designation=f"{section}{k}") for k in (1, 2, 3)]
-            replace(s, StockItem, items)
+            lines = [read_part(k, {"part": "belt", "size": f"{section}{40 + k}"}, "us") for k in (1, 2, 3)]
+            keep_stock(s, WHO, lines)
             time.sleep(0.1)
 
     threads = [threading.Thread(target=keep, args=(x,)) for x in ("A", "B")]
@@ -101,4 +105,4 @@ def test_two_lists_kept_at_once_are_one_of_the_two_never_both(engine: Engine) ->
     with Session(engine) as s, s.begin():
         kept = current(s, StockItem)
         assert len(kept) == 3 and len({x.section for x in kept}) == 1
-        replace(s, StockItem, [])
+        keep_stock(s, WHO, [])

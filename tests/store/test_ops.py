@@ -15,7 +15,7 @@ from tuyere.ops.outside import collect
 from tuyere.ops.postgres import binaries, free_port, port_is_free
 from tuyere.ops.say import OpsError, Progress
 from tuyere.ops.serve import _newest_revision, server_command
-from tuyere.store.database import MIGRATIONS
+from tuyere.store.plumbing.database import MIGRATIONS
 
 
 def test_a_step_is_done_once_per_content(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:

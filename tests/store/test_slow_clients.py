@@ -16,8 +16,8 @@ import sqlalchemy as sa
 from tuyere.ops.postgres import Cluster, free_port
 from tuyere.ops.serve import server_command
 from tuyere.ops.setup import ROOT
-from tuyere.store.database import migrate
-from tuyere.web.worker import READ_S
+from tuyere.store.plumbing.database import migrate
+from tuyere.web.plumbing.worker import READ_S
 
 HALF = b"POST /api/machines HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nContent-Length: 60\r\n"
 

@@ -6,12 +6,19 @@
 from __future__ import annotations
 
 import re
+from dataclasses import asdict
+from math import cos, radians, sin
 from pathlib import Path
 from typing import Any
 
+import numpy as np
 from flask.testing import FlaskClient
 
+from tests.core.drive.routes import ring, wheel
 from tuyere.calc.registry import CALCULATIONS
+from tuyere.core.drive.elevation import elevation_of
+from tuyere.core.drive.path import solve_route
+from tuyere.core.drive.route import Route, Stop
 
 FOLDER = Path(__file__).parents[2] / "frontend" / "tests" / "fixtures"
 MACHINE, DRIVE, BUILD = (f"0000000{n}-0000-4000-8000-000000000000" for n in (1, 2, 3))
@@ -39,6 +46,31 @@ def scrubbed(value: Any) -> Any:
     return "2026-11-25T12:00:00Z" if MOMENT.match(value) else value
 
 
+def rounded(value: Any) -> Any:
+    """Lengths of a drawing to the hundredth of a millimetre: the file stays small."""
+    if isinstance(value, dict):
+        return {k: rounded(v) for k, v in value.items()}
+    if isinstance(value, list | tuple):
+        return [rounded(v) for v in value]
+    return round(value, 2) if isinstance(value, float) else value
+
+
+def leaning(seed: int) -> Route:
+    """Two wheels at any angle, from level to upright and back, their sizes and centres at random."""
+    rng = np.random.default_rng(seed)
+    small, ratio, apart, turn = rng.uniform(80, 300), rng.uniform(1, 4), rng.uniform(1.15, 4), 15.0 * seed
+    at = (small + small * ratio) / 2 * apart
+    x, y = at * cos(radians(turn)), at * sin(radians(turn))
+    one, two = wheel("driver", "driver", small), wheel("driven", "driven", small * ratio, x, y)
+    return Route(stops=(Stop(wheel=one), Stop(wheel=two)), clockwise=seed % 2 == 0)
+
+
+def elevations() -> list[Any]:
+    """Random drives of two to six wheels as the core draws them."""
+    routes = [leaning(seed) for seed in range(24)] + [ring(n, seed) for n in (3, 4, 5, 6) for seed in range(6)]
+    return [rounded(asdict(elevation_of(solve_route(r, None), "v-belt", thickness_mm=11.0))) for r in routes]
+
+
 def fixtures(client: FlaskClient) -> dict[str, Any]:
     """Name of the file: what it holds."""
     by = {"created_by_name": "N. Dray", "units": "us"}
@@ -57,6 +89,11 @@ def fixtures(client: FlaskClient) -> dict[str, Any]:
     )
     drive = client.get(f"/api/drives/{DRIVE}?units=us").json
     given = drive["builds"][0]["input"]
+
+    def refit(typed: str) -> dict[str, Any]:
+        change = {"calc": "v-belt-drive", "input": given, "path": "centre_distance", "typed": typed}
+        return {"units": "us", "input": change}
+
     compare = {
         **{k: DUTY[k] for k in ("power", "driver_speed", "driven_speed")},
         "centre": {"about": "34 in"},
@@ -69,7 +106,10 @@ def fixtures(client: FlaskClient) -> dict[str, Any]:
         "refusal": client.post(
             "/api/calc/v-belt-drive", json={"units": "us", "input": given | {"power": "15 in"}}
         ).json,
+        "refit": client.post("/api/calc/drive-refit", json=refit("38")).json,
+        "nothing_fits": client.post("/api/calc/drive-refit", json=refit("300 in")).json,
         "compare": client.post("/api/calc/drive-compare", json={"units": "us", "input": compare}).json,
+        "elevations": elevations(),
         "families": client.get("/api/families").json,
         "choices": client.get("/api/choices").json,
         "calculations": {"calculations": [lines[n] for n in ("belt-length", "chain-drive", "v-belt-drive")]},

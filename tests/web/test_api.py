@@ -85,7 +85,12 @@ def test_headers(client: FlaskClient) -> None:
     assert "script-src" not in h["Content-Security-Policy"] and "default-src 'self'" in h["Content-Security-Policy"]
     assert "frame-ancestors 'none'" in h["Content-Security-Policy"]
     assert h["X-Content-Type-Options"] == "nosniff" and h["X-Frame-Options"] == "DENY" and h["Referrer-Policy"]
-    assert "Access-Control-Allow-Origin" not in h and h["Cache-Control"] == "no-store"
+    assert "Access-Control-Allow-Origin" not in h and h["Cache-Control"] == "no-cache"
+    # What is about somebody's machines is kept nowhere; what is the same for everybody is asked about by its tag.
+    assert client.get("/api/machines").headers["Cache-Control"] == "no-store"
+    again = client.get("/api/calc", headers={"If-None-Match": h["ETag"]})
+    assert again.status_code == 304 and again.data == b"" and again.headers["ETag"] == h["ETag"]
+    assert client.get("/api/calc", headers={"If-None-Match": '"other"'}).status_code == 200
     assert (
         client.get("/api/calc", headers={"Origin": "http://elsewhere"}).headers.get("Access-Control-Allow-Origin")
         is None
@@ -220,11 +225,8 @@ def test_a_stock_list_is_looked_through_then_kept_whole_and_changes_the_choice(c
     duty = CALCULATIONS["v-belt-select"].example["input"]
     plain = client.post("/api/calc/v-belt-select", json={"input": duty}).json["result"]["options"]
     last = plain[-1]
-    wheel = [
-        {"groove": last["groove"], "diameter": last[d]["value"], "kind": last["diameter_kind"]}
-        for d in ("driver_diameter", "driven_diameter")
-    ]
-    stock = {"belts": [last["drive"]["designation"]], "sheaves": wheel}
+    wheel = [{k: last["input"][s]["sheave"][k] for k in ("groove", "diameter", "kind")} for s in ("driver", "driven")]
+    stock = {"belts": [last["input"]["belt"]["designation"]], "sheaves": wheel}
     listed = client.post(
         "/api/calc/v-belt-select", json={"input": duty | {"stock": stock, "weights": {"stock": 10}}}
     ).json["result"]["options"]
@@ -284,8 +286,8 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
     }
     refused = client.post("/api/calc/v-belt-drive", json={"input": given})
     assert refused.status_code == 422 and "on hand" in refused.json["errors"][0]["reason"]
-    empty = client.post("/api/calc/v-belt-drive", json={"basis": "own-table", "input": given})
-    assert empty.status_code == 422 and empty.json["errors"][0]["path"] == "basis"
+    empty = client.post("/api/calc/v-belt-drive", json={"options": {"book": "own-table"}, "input": given})
+    assert empty.status_code == 422 and empty.json["errors"][0]["path"] == "options.book"
     own = [
         {
             "section": x["section"],
@@ -295,7 +297,7 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
         }
         for x in kept
     ]
-    body = {"basis": "own-table", "input": given | {"own_ratings": own}}
+    body = {"options": {"book": "own-table"}, "input": given | {"own_ratings": own}}
     worked = client.post("/api/calc/v-belt-drive", json=body).json
     assert worked["result"]["basis"] == "your own rating table" and "own-table" in [
         n["code"] for n in worked["notices"]
@@ -308,9 +310,9 @@ def test_an_own_rating_table_is_kept_and_rates_what_no_book_does(client: FlaskCl
     )
     assert build.status_code == 200, build.json
     again = client.get(f"/api/drives/{drive}").json["builds"][0]
-    assert again["basis"] == "own-table" and len(again["input"]["own_ratings"]) == 4
+    assert again["options"]["book"] == "own-table" and len(again["input"]["own_ratings"]) == 4
     assert (
-        client.post("/api/calc/v-belt-drive", json={"basis": again["basis"], "input": again["input"]}).status_code
+        client.post("/api/calc/v-belt-drive", json={"options": again["options"], "input": again["input"]}).status_code
         == 200
     )
 
@@ -350,7 +352,7 @@ def test_a_drive_of_any_section_and_groove_is_kept_and_works_again_to_the_same_f
     )
     assert kept.status_code == 200, kept.json
     build = client.get(f"/api/drives/{drive}").json["builds"][0]
-    again = client.post(f"/api/calc/{build['calc']}", json={"basis": build["basis"], "input": build["input"]}).json
+    again = client.post(f"/api/calc/{build['calc']}", json={"options": build["options"], "input": build["input"]}).json
     for figure in ("driven_speed", "belt_power", "centre_distance", "hub_standing", "belts_exact", "driven_outside"):
         assert again["result"][figure]["value"] == pytest.approx(first.json["result"][figure]["value"], rel=1e-9), (
             figure

@@ -9,9 +9,9 @@ import pytest
 from flask.testing import FlaskClient
 
 from tuyere.calc.registry import CALCULATIONS
-from tuyere.store.engine import engine_for
+from tuyere.store.plumbing.engine import engine_for
 from tuyere.web.app import create_app
-from tuyere.web.guard import HEADERS
+from tuyere.web.plumbing.guard import HEADERS
 
 
 @pytest.mark.parametrize("host", ["evil.example", "127.0.0.1.evil.example", "localhost.evil.example:80", "[::2]"])

@@ -15,10 +15,12 @@ from pydantic import BaseModel
 from tests.calc.test_calculations import changed
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.registry import CALCULATIONS
-from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineChange, MachineCreate
+from tuyere.store.builds.forms import BuildSave
+from tuyere.store.drives.forms import DutySave
+from tuyere.store.machines.forms import DriveCreate, MachineChange, MachineCreate
 from tuyere.web.app import create_app
-from tuyere.web.list_text import ListText
-from tuyere.web.stock_api import PartForm
+from tuyere.web.shelf.list_text import ListText
+from tuyere.web.shelf.stock import PartForm
 
 # How the libraries in use speak, and what no mechanic says.
 LIBRARY = re.compile(

@@ -16,14 +16,17 @@ from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
 from tuyere.demo.shelf import SHELF
 from tuyere.demo.works import WORKS
 from tuyere.exchange.stock_csv import read_stock
-from tuyere.store.build_book import save_build
-from tuyere.store.drive_book import save_duty
-from tuyere.store.forms import BuildSave, DriveCreate, DutySave, MachineCreate
-from tuyere.store.lists import replace
-from tuyere.store.machine_book import add_drive, add_machine
-from tuyere.store.machines import Machine
-from tuyere.store.stock import StockItem
+from tuyere.store.builds.book import save_build
+from tuyere.store.builds.forms import BuildSave
+from tuyere.store.drives.book import save_duty
+from tuyere.store.drives.forms import DutySave
+from tuyere.store.machines.book import add_drive, add_machine
+from tuyere.store.machines.forms import DriveCreate, MachineCreate
+from tuyere.store.machines.tables import Machine
+from tuyere.store.plumbing.actor import Actor
+from tuyere.store.shelf.book import keep_stock
 
+FOREMAN = Actor("N. Dray")
 NAMESPACE = uuid.UUID("6f1f6e0c-6a52-4f7c-9a53-2f7d1b8f5b10")
 
 
@@ -38,7 +41,7 @@ def _given(drive: DemoDrive, build: DemoBuild | OtherBuild) -> dict[str, Any]:
     if isinstance(build, OtherBuild):
         given = copy.deepcopy(build.given) | {"power": drive.power, "service_factor": drive.service, "layout": layout}
         at = given
-        *path, name = FAMILIES[build.family].speed_field.split(".")
+        *path, name = FAMILIES[build.family].facts.speed_field.split(".")
         for step in path:
             at = at.setdefault(step, {})
         at[name] = drive.speed
@@ -61,7 +64,6 @@ def build_form(drive: DemoDrive, build: DemoBuild | OtherBuild, rev: int, op_id:
             "id": op_id,
             "op_id": op_id,
             "rev": rev,
-            "created_by_name": build.by,
             "purpose": build.purpose,
             "freeze": build.frozen,
             "family": build.family if isinstance(build, OtherBuild) else "v-belt",
@@ -82,11 +84,11 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
             machine = _ident(m.tag)
             add_machine(
                 session,
+                FOREMAN,
                 MachineCreate.model_validate(
                     {
                         "id": machine,
                         "op_id": machine,
-                        "created_by_name": "N. Dray",
                         "area": m.area,
                         "walk_order": m.walk,
                         "name": m.name,
@@ -98,9 +100,10 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
             )
             for d in m.drives:
                 ident = _ident(m.tag, d.name)
-                add_drive(session, machine, DriveCreate(id=ident, op_id=ident, name=d.name, created_by_name="N. Dray"))
+                add_drive(session, FOREMAN, machine, DriveCreate(id=ident, op_id=ident, name=d.name))
                 save_duty(
                     session,
+                    FOREMAN,
                     ident,
                     DutySave.model_validate(
                         {
@@ -110,30 +113,13 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
                             "driven_speed": d.wanted,
                             "service_factor": d.service,
                             "centre": d.centre or None,
-                            "created_by_name": "N. Dray",
                         }
                     ),
                 )
                 for no, b in enumerate(d.builds):
-                    save_build(session, ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
+                    save_build(session, Actor(b.by), ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
             say(f"{m.tag} {m.name}")
-        replace(
-            session,
-            StockItem,
-            [
-                StockItem(
-                    line=x.line,
-                    part=x.part,
-                    section=x.section,
-                    designation=x.designation,
-                    diameter_mm=x.diameter_mm,
-                    diameter_kind=x.diameter_kind,
-                    quantity=x.count,
-                    created_by_name="N. Dray",
-                )
-                for x in read_stock(SHELF).lines
-            ],
-        )
+        keep_stock(session, FOREMAN, read_stock(SHELF).lines)
     return len(WORKS)
 
 

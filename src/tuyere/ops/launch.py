@@ -49,7 +49,7 @@ PARTS = ("lint", "types", "unit", "core", "store", "web", "browser")
 def _pytest_of(part: str) -> list[str]:
     """What pytest runs for a part; ``core`` takes the calculations and the doctests along."""
     return {
-        "core": ["tests/core", "tests/calc", "src/tuyere/core", "src/tuyere/calc"],
+        "core": ["tests/core", "tests/calc", "tests/fifth", "src/tuyere/core", "src/tuyere/calc"],
         "store": ["tests/store", "tests/exchange"],
         "web": ["tests/web"],
         "browser": ["tests/browser"],
@@ -87,7 +87,12 @@ def test(arguments: list[str]) -> int:
         ("ruff format", [str(bin_dir / "ruff"), "format", "--check", "-q", "."], setup.ROOT, env),
         ("mypy", [str(bin_dir / "mypy")], setup.ROOT, env),
         ("import contracts", [str(bin_dir / "lint-imports"), "--no-logo"], setup.ROOT, env),
-        ("eslint, vue-tsc and prettier", ["sh", "-c", "npx eslint . && npx vue-tsc --noEmit && npm run --silent format"], setup.FRONTEND, node),
+        (
+            "eslint, vue-tsc and prettier",
+            ["sh", "-c", "npx eslint . && npx vue-tsc --noEmit && npm run --silent format"],
+            setup.FRONTEND,
+            node,
+        ),
         ("front-end unit tests", ["npx", "vitest", "run"], setup.FRONTEND, node),
         ("pytest", [python, "-m", "pytest", *arguments], setup.ROOT, env),
     ]

@@ -40,7 +40,7 @@ def server_command(bind: str, workers: int, pid_file: Path | None = None) -> lis
         "-w",
         str(workers),
         "-k",
-        "tuyere.web.worker.PatientWorker",
+        "tuyere.web.plumbing.worker.PatientWorker",
         "--threads",
         "12",
         # No proxy's word is taken for where the app stands or who asks.
@@ -132,8 +132,8 @@ def _ready(cluster: Cluster) -> bool:
 def _migrate_and_load(url: str, reset: bool) -> int:
     """Bring the schema up to date and load the demo into an empty database; returns how many machines."""
     from tuyere.demo.load import clear, load
-    from tuyere.store.database import migrate
-    from tuyere.store.engine import engine_for
+    from tuyere.store.plumbing.database import migrate
+    from tuyere.store.plumbing.engine import engine_for
 
     migrate(url)
     engine = engine_for(url)
@@ -262,8 +262,8 @@ def serve() -> int:
     if not 1 <= workers <= 64:
         raise OpsError(f"TUYERE_WORKERS is {workers}: no such number of workers", "TUYERE_WORKERS=2")
     from tuyere.ops.address import check_address
-    from tuyere.store.database import check
-    from tuyere.store.engine import engine_for
+    from tuyere.store.plumbing.database import check
+    from tuyere.store.plumbing.engine import engine_for
 
     check_address(os.environ["TUYERE_DATABASE_URL"])
     if wrong := check(engine_for(os.environ["TUYERE_DATABASE_URL"])):

@@ -1,11 +1,10 @@
 """Every table, imported once so that the metadata is whole."""
 
-from tuyere.store.builds import Build, CalcRecord, Element, Loop, Member, RouteStop
-from tuyere.store.duties import Duty, Shaft
-from tuyere.store.machines import Drive, EnergySource, Machine
-from tuyere.store.operations import Operation
-from tuyere.store.ratings import RatingItem
-from tuyere.store.stock import StockItem
+from tuyere.store.builds.tables import Build, CalcRecord, Element, Loop, Member, RouteStop
+from tuyere.store.drives.tables import Duty, Shaft, ShaftLoad
+from tuyere.store.machines.tables import Drive, EnergySource, Machine
+from tuyere.store.plumbing.operations import Operation
+from tuyere.store.shelf.tables import RatingItem, StockItem
 
 __all__ = [
     "Build",
@@ -20,6 +19,7 @@ __all__ = [
     "Operation",
     "RouteStop",
     "Shaft",
+    "ShaftLoad",
     "RatingItem",
     "StockItem",
 ]

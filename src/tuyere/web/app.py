@@ -13,8 +13,15 @@ from sqlalchemy.engine import Engine
 from whitenoise import WhiteNoise
 
 from tuyere import VERSION
-from tuyere.store.engine import engine_for
-from tuyere.web import calc_api, find_api, guard, handbook_api, machines_api, problems, ratings_api, stock_api
+from tuyere.store.plumbing.engine import engine_for
+from tuyere.web.calc.api import api as calc_api
+from tuyere.web.drives.api import api as drives_api
+from tuyere.web.find.api import api as find_api
+from tuyere.web.handbook.api import api as handbook_api
+from tuyere.web.machines.api import api as machines_api
+from tuyere.web.plumbing import guard, problems
+from tuyere.web.shelf.ratings import api as ratings_api
+from tuyere.web.shelf.stock import api as stock_api
 
 DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"
 
@@ -50,12 +57,8 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     app.config["ENGINE"] = engine or engine_for(os.environ["TUYERE_DATABASE_URL"])
     guard.register(app)
     problems.register(app)
-    app.register_api(calc_api.api)
-    app.register_api(machines_api.api)
-    app.register_api(handbook_api.api)
-    app.register_api(find_api.api)
-    app.register_api(stock_api.api)
-    app.register_api(ratings_api.api)
+    for api in (calc_api, machines_api, drives_api, handbook_api, find_api, stock_api, ratings_api):
+        app.register_api(api)
 
     @app.route("/openapi.json", methods=["GET"])
     def openapi_document() -> Any:

@@ -1,0 +1,1 @@
+"""What a drive must do, and its shafts."""

@@ -1,0 +1,1 @@
+"""Machines, their energy sources and drives."""

@@ -1,0 +1,55 @@
+"""Machines and the energy that must be isolated before a hand goes near."""
+
+from __future__ import annotations
+
+import uuid
+
+import sqlalchemy as sa
+from sqlmodel import Field
+
+from tuyere.store.plumbing.base import Row, foreign
+
+KINDS = ("industrial", "hvac", "conveyor", "farm", "shop")
+ENERGIES = ("electric", "engine", "pneumatic", "hydraulic", "spring", "gravity", "heat", "other")
+
+
+class Machine(Row, table=True):
+    """A machine in an area, in walking order."""
+
+    __tablename__ = "machine"
+    __table_args__ = (
+        sa.CheckConstraint("kind IN ('industrial','hvac','conveyor','farm','shop')", name="kind"),
+        sa.CheckConstraint("length(name) > 0", name="name"),
+    )
+
+    area: str = Field(default="", max_length=80)
+    walk_order: int = Field(default=0)
+    name: str = Field(max_length=80)
+    tag: str = Field(default="", max_length=40)
+    kind: str = Field(max_length=20)
+
+
+class EnergySource(Row, table=True):
+    """One source of energy of a machine and how it is isolated."""
+
+    __tablename__ = "energy_source"
+    __table_args__ = (
+        sa.CheckConstraint(
+            "type IN ('electric','engine','pneumatic','hydraulic','spring','gravity','heat','other')", name="type"
+        ),
+    )
+
+    machine_id: uuid.UUID = foreign("machine.id")
+    type: str = Field(max_length=20)
+    isolation_point: str = Field(max_length=120)
+    steps: str = Field(default="", max_length=500)
+
+
+class Drive(Row, table=True):
+    """One belt or chain drive on a machine."""
+
+    __tablename__ = "drive"
+    __table_args__ = (sa.CheckConstraint("length(name) > 0", name="name"),)
+
+    machine_id: uuid.UUID = foreign("machine.id")
+    name: str = Field(max_length=80)

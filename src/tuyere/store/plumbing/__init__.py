@@ -1,0 +1,1 @@
+"""What every subject of the store shares: rows, engine, migrations, operations, trouble."""

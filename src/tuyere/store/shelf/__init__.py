@@ -1,0 +1,1 @@
+"""What lies on the shelf, and the shop's own rating table."""

@@ -1,0 +1,1 @@
+"""Calculations, choices and families."""

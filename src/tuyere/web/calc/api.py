@@ -1,0 +1,165 @@
+"""`POST /api/calc/NAME`: every registered calculation."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import Field
+
+import tuyere.calc.every  # noqa: F401  (registers the calculations)
+from tuyere.calc.answer import Answer
+from tuyere.calc.families.protocol import families
+from tuyere.calc.registry import CALCULATIONS, Calculation, work
+from tuyere.core.tables import table
+from tuyere.web.plumbing.common import answer, documented, lasting
+
+api = APIBlueprint("calc", __name__, url_prefix="/api", abp_tags=[Tag(name="calculations")])
+
+
+class CalcLine(Answer):
+    """A calculation in the list, with the schema its form is made from."""
+
+    name: str
+    title: str
+    summary: str
+    source: str
+    group: str
+    example: dict[str, Any]
+    first: list[str]
+    input_schema: dict[str, Any]
+
+
+class CalcList(Answer):
+    """All calculations."""
+
+    calculations: list[CalcLine]
+
+
+class Choice(Answer):
+    """A key and what it is called."""
+
+    key: str
+    name: str
+    group: str
+
+
+class Choices(Answer):
+    """What a person can choose from."""
+
+    drivers: list[Choice]
+    driven_machines: list[Choice]
+
+
+class PickOut(Answer):
+    """Something to pick beside the input, with its values and their names."""
+
+    key: str
+    title: str
+    default: str
+    values: list[Choice]
+
+
+class FamilyLine(Answer):
+    """A family of drives: its calculations, the input fields that say what is there, and what is picked beside."""
+
+    key: str
+    title: str
+    one: str = Field(description="one of its drives in words")
+    calc: str
+    speed_field: str
+    found_fields: list[str]
+    picks: list[PickOut]
+    select: str = Field(description="its search")
+    why_not: str = Field(description="why one drive is not among what its search finds")
+
+
+class FamilyList(Answer):
+    """Families in the order they are shown."""
+
+    families: list[FamilyLine]
+
+
+def _endpoint(calc: Calculation[Any, Any]) -> Callable[..., Response]:
+    def view(body: Any) -> Response:
+        return answer(work(calc, body))
+
+    view.__name__ = "calc_" + calc.name.replace("-", "_")
+    view.__doc__ = calc.summary
+    view.__annotations__ = {"body": calc.request_model, "return": Response}
+    return view
+
+
+for _calc in CALCULATIONS.values():
+    api.post(f"/calc/{_calc.name}", summary=_calc.title, responses=documented(_calc.response_model))(_endpoint(_calc))
+
+
+def _calculations() -> CalcList:
+    return CalcList(
+        calculations=[
+            CalcLine(
+                name=c.name,
+                title=c.title,
+                summary=c.summary,
+                source=c.source,
+                group=c.group,
+                example=c.example,
+                first=list(c.first),
+                input_schema=c.input_model.model_json_schema(),
+            )
+            for c in CALCULATIONS.values()
+        ]
+    )
+
+
+def _choices() -> Choices:
+    return Choices(
+        drivers=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("drivers").rows],
+        driven_machines=[Choice(key=r[0], name=r[1], group=r[2]) for r in table("driven_machines").rows],
+    )
+
+
+def _families() -> FamilyList:
+    lines = [
+        FamilyLine(
+            key=f.key,
+            title=f.title,
+            one=f.facts.one,
+            calc=f.calc,
+            select=f.facts.select,
+            why_not=f.facts.why_not,
+            speed_field=f.facts.speed_field,
+            found_fields=list(f.facts.found_fields),
+            picks=[
+                PickOut(
+                    key=c.key,
+                    title=c.title,
+                    default=c.default,
+                    values=[Choice(key=k, name=n, group="") for k, n in c.values],
+                )
+                for c in f.facts.choices
+            ],
+        )
+        for f in families()
+    ]
+    return FamilyList(families=lines)
+
+
+@api.get("/calc", summary="All calculations", responses={200: CalcList})
+def calc_list() -> Response:
+    """The registry: names, sources, examples, input schemas."""
+    return lasting(_calculations)
+
+
+@api.get("/choices", summary="Drivers and driven machines", responses={200: Choices})
+def choices() -> Response:
+    """Keys and names for the duty."""
+    return lasting(_choices)
+
+
+@api.get("/families", summary="Families of drives", responses={200: FamilyList})
+def family_list() -> Response:
+    """What kinds of drive there are."""
+    return lasting(_families)

@@ -1,0 +1,1 @@
+"""Drives, duties and builds."""

@@ -1,0 +1,1 @@
+"""Where a typed line leads."""

@@ -1,0 +1,1 @@
+"""What every subject of the web shares: guard, problems, sessions, the worker."""

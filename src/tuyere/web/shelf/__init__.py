@@ -1,0 +1,1 @@
+"""The shelf and the shop's own rating table."""
