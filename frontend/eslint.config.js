@@ -14,5 +14,27 @@ export default defineConfig(
     languageOptions: { parserOptions: { parser: ts.parser } },
     rules: { 'no-undef': 'off', 'vue/multi-word-component-names': 'off' },
   },
+  {
+    // A feature is a page or a job; what two of them need lives in a room of its own.
+    files: [
+      'src/features/**',
+      'src/elevation/**',
+      'src/forms/**',
+      'src/options/**',
+      'src/families/**',
+      'src/shared/**',
+    ],
+    rules: { 'no-restricted-imports': ['error', { patterns: ['@/features/*', '**/features/*'] }] },
+  },
+  {
+    // Rooms stand on each other in one direction: shared, then elevation and forms, then families, then options.
+    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: ['@/features/*', '**/features/*', '@/options/*', '@/families/*'] },
+      ],
+    },
+  },
   prettier,
 )

@@ -2,12 +2,12 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 
 import type { Figure, Option, RatingLine } from '@/api/types'
-import TradeOff from '@/features/choose/components/TradeOff.vue'
-import { bases, ownInput } from '@/features/choose/logic/basis'
-import { selectInput, emptyDuty } from '@/features/choose/logic/duty'
-import { anyLimit, limitsInput, noLimits } from '@/features/choose/logic/limits'
-import { optionKey } from '@/features/choose/logic/pick'
-import { apart, field, radius, span, ticks, type Bubble } from '@/features/choose/logic/trade'
+import TradeOff from '@/options/TradeOff.vue'
+import { ownInput, vBelt } from '@/families/v_belt'
+import { selectInput, emptyDuty } from '@/forms/duty'
+import { anyLimit, limitsInput, noLimits } from '@/options/limits'
+import { optionKey } from '@/options/card'
+import { apart, field, radius, span, ticks, type Bubble } from '@/options/trade'
 import WrongLines from '@/features/shelf/components/WrongLines.vue'
 
 const figure = (value: number, number: string, unit: string): Figure => ({
@@ -22,12 +22,14 @@ const figure = (value: number, number: string, unit: string): Figure => ({
 function option(name: string, pull: number, width: number, spare: number): Option {
   return {
     name,
-    driver_diameter: figure(pull * 2, String(pull * 2), 'in'),
+    family: 'v-belt',
+    telling: String(pull * 2),
     shaft_load: figure(pull, pull.toLocaleString('en-US'), 'lbf'),
     width: figure(width, String(width), 'in'),
-    drive: { spare: figure(spare, String(spare), '%') },
+    spare: figure(spare, String(spare), '%'),
   } as unknown as Option
 }
+const sources = import.meta.glob<string>('../src/**/*.{ts,vue}', { query: '?raw', import: 'default', eager: true })
 const inset = { left: 70, bottom: 40, top: 20, right: 20 }
 
 describe('the trade-off', () => {
@@ -123,15 +125,24 @@ describe('what goes out with a search', () => {
     ]
     const own = ownInput(lines)
     expect(own).toEqual([{ section: 'B', diameter: 127, speed: 1750, power: 3 }])
-    const body = selectInput({ ...emptyDuty(), power: '15hp' }, undefined, undefined, undefined, {
-      series: 'all',
-      own_ratings: own,
-      limits: limitsInput(noLimits()),
+    const body = selectInput({ ...emptyDuty(), power: '15hp' }, { limits: limitsInput(noLimits()) })
+    expect(body).toMatchObject({ power: '15hp', layout: { angle: 0, clockwise: true } })
+    const beside = { options: { book: 'own-table' }, units: 'us' as const, ratings: lines }
+    const typed = vBelt.picked!.empty()
+    expect(vBelt.picked!.input(typed, beside)).toEqual({ series: 'inch', own_ratings: own })
+    expect(vBelt.picked!.input({ ...typed, series: 'metric' }, { ...beside, options: {} })).toEqual({
+      series: 'metric',
+      own_ratings: undefined,
     })
-    expect(body).toMatchObject({ power: '15hp', series: 'all', own_ratings: own })
   })
-  it('offers every book once', () => {
-    expect(new Set(bases.map((b) => b.key)).size).toBe(bases.length)
+  it('names a family in one folder only', () => {
+    const named = Object.entries(sources).filter(
+      ([path, text]) =>
+        !path.includes('/families/') &&
+        !path.endsWith('schema.d.ts') &&
+        /['"`/](v-belt|roller-chain|synchronous|flat|chain-drive|sync-|ip20-|own-table)/.test(text),
+    )
+    expect(named.map(([path]) => path)).toEqual([])
   })
 })
 

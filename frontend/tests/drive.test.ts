@@ -1,27 +1,14 @@
 import { describe, expect, it } from 'vitest'
 
-import type {
-  Band,
-  Build,
-  Drive,
-  DriveAnswer,
-  Duty,
-  FamilyOffer,
-  Figure,
-  Option,
-  SelectAnswer,
-  Sheet,
-} from '@/api/types'
-import { dutyBody, emptyDuty, fieldsOf, selectInput, serviceFactor } from '@/features/choose/logic/duty'
-import { anythingFixed, fixedInput, nothingFixed } from '@/features/choose/logic/fixed'
-import { inputOf } from '@/features/choose/logic/pick'
-import { compareInput, questions } from '@/features/choose/logic/questions'
-import { sorted } from '@/features/choose/logic/sorting'
-import { equalWeights, orderWords } from '@/features/choose/logic/weights'
-import { stockInput } from '@/features/shelf/logic/shelf'
+import type { Band, Build, Drive, DriveAnswer, Duty, FamilyOffer, Figure, Sheet } from '@/api/types'
+import { dutyBody, emptyDuty, fieldsOf, selectInput, serviceFactor } from '@/forms/duty'
+import { fixedInput, nothingFixed } from '@/families/v_belt/fixed'
+import { compareInput, questions } from '@/forms/questions'
+import { sorted } from '@/options/sorting'
+import { equalWeights, orderWords } from '@/options/weights'
+import { stockInput } from '@/options/stock'
 import { figured } from '@/features/drive/logic/figured'
-import { driveLabels } from '@/features/drive/logic/labels'
-import { without } from '@/features/drive/logic/normalise'
+import { driveLabels } from '@/elevation/callOuts'
 import { stagesOf } from '@/features/drive/logic/stages'
 import { shortDate } from '@/shared/format/words'
 
@@ -82,7 +69,7 @@ const drive = (more: Partial<Drive> = {}): Drive =>
   ({ id: 'x', rev: 1, name: 'Main', duty: duty(), builds: [build()], ...more }) as Drive
 const callOut = (
   key: string,
-  at: 'driver' | 'driven' | 'centre' | 'slack',
+  at: string,
   label: string,
   path: string | null,
   step: string | null,
@@ -108,10 +95,10 @@ const sheet = (spare: number): Sheet => ({
   },
   setting: { title: '', steps: [], room: '', remark: '' },
   call_outs: [
-    callOut('n1', 'driver', 'driver', 'driver.speed', null),
-    callOut('d1', 'driver', 'sheave pitch', 'driver.sheave.diameter', null),
-    callOut('a', 'centre', 'centres', 'centre_distance', null, ['pitches']),
-    callOut('slack', 'slack', 'slack, per belt', null, 's4'),
+    callOut('n1', 'wheel:driver', 'driver', 'driver.speed', null),
+    callOut('d1', 'wheel:driver', 'sheave pitch', 'driver.sheave.diameter', null),
+    callOut('a', 'centres:driver-driven', 'centres', 'centre_distance', null, ['pitches']),
+    callOut('slack', 'strand:driver-driven', 'slack, per belt', null, 's4'),
   ],
 })
 const answer = (spare: number, notices: { code: string; level: string }[] = []): DriveAnswer =>
@@ -174,15 +161,6 @@ describe('a line of instruction', () => {
     expect(parts.filter((p) => p.figure).map((p) => p.text)).toEqual(['33 in', '17/32 in'])
     expect(parts.map((p) => p.text).join('')).toBe('Free span 33 in: press by 17/32 in.')
     expect(figured('No figure here.')).toEqual([{ text: 'No figure here.', figure: false }])
-  })
-})
-
-describe('what a change takes the place of', () => {
-  it('goes out of the input, the rest stays', () => {
-    expect(without({ pitches: 116, chain: '50', layout: { angle: 1 } }, ['pitches'])).toEqual({
-      chain: '50',
-      layout: { angle: 1 },
-    })
   })
 })
 
@@ -271,7 +249,7 @@ describe('a duty', () => {
   it('leaves out what nobody said, so that the server assumes it in the open', () => {
     const f = { ...emptyDuty(), power: '15hp', driver_speed: '1750', driven_speed: '640', centre: '28' }
     expect(serviceFactor(f)).toBeUndefined()
-    expect(selectInput(f, undefined, undefined)).toMatchObject({
+    expect(selectInput(f, {})).toMatchObject({
       tolerance: undefined,
       centre: { about: '28', give: undefined },
       service_factor: undefined,
@@ -295,7 +273,6 @@ describe('a duty', () => {
 
 describe('parts that stay', () => {
   it('are nothing at first', () => {
-    expect(anythingFixed(nothingFixed())).toBe(false)
     expect(fixedInput(nothingFixed())).toEqual({
       driver: undefined,
       driven: undefined,
@@ -303,36 +280,13 @@ describe('parts that stay', () => {
       belt: undefined,
     })
   })
-  it('take the groove of the section that stays', () => {
+  it('leave the groove of a sheave to the server where nobody said it', () => {
     const f = { ...nothingFixed(), driver: '5 3/8', section: '5VX' }
     expect(fixedInput(f)).toMatchObject({
-      driver: { diameter: '5 3/8', kind: 'outside', groove: '5V' },
+      driver: { diameter: '5 3/8', kind: 'outside', groove: undefined },
       section: '5VX',
     })
     expect(fixedInput({ ...f, groove: 'A' }).driver?.groove).toBe('A')
-    expect(anythingFixed(f)).toBe(true)
-  })
-})
-
-describe('a chosen option', () => {
-  it('becomes the input of a drive in the core’s units', () => {
-    const option = {
-      diameter_kind: 'effective',
-      groove: '5V',
-      driver_diameter: fig(180.3, '7.1 in'),
-      driven_diameter: fig(475, '18.7 in'),
-      belts: fig(2, '2 '),
-      drive: { designation: '5VX1000' },
-    } as unknown as Option
-    const search = { input: { power: { value: 11.19 }, driver_speed: { value: 1750 } } } as unknown as SelectAnswer
-    expect(inputOf(option, search, { service_factor: { assume: 1.3 } }, { angle: 20, clockwise: false })).toEqual({
-      power: 11.19,
-      service_factor: { assume: 1.3 },
-      driver: { speed: 1750, sheave: { diameter: 180.3, kind: 'effective', groove: '5V' } },
-      driven: { sheave: { diameter: 475, kind: 'effective', groove: '5V' } },
-      belt: { designation: '5VX1000', count: 2 },
-      layout: { angle: 20, clockwise: false },
-    })
   })
 })
 

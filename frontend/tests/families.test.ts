@@ -2,13 +2,13 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 
-import type { Band, CompareAnswer, Elevation, FamilyOffer, FamilyOption, Figure, Sheet } from '@/api/types'
+import type { Band, CompareAnswer, Elevation, FamilyOffer, Figure, Option, Sheet } from '@/api/types'
 import CrossSection from '@/features/bench/components/CrossSection.vue'
 import JointCard from '@/features/bench/components/JointCard.vue'
 import RecordTables from '@/features/bench/components/RecordTables.vue'
-import { bodyOf, fieldsOf } from '@/features/bench/logic/schema'
-import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
-import MannerTable from '@/features/choose/components/MannerTable.vue'
+import { bodyOf, fieldsOf } from '@/forms/schema'
+import FamilyBoard from '@/options/FamilyBoard.vue'
+import MannerTable from '@/options/MannerTable.vue'
 import AnswerColumn from '@/features/drive/components/AnswerColumn.vue'
 import TensionStage from '@/features/drive/components/TensionStage.vue'
 
@@ -24,14 +24,46 @@ const fig = (value: number, shown: string): Figure => ({
 const elevation: Elevation = {
   family: 'roller-chain',
   wheels: [
-    { role: 'driver', x: 0, y: 0, outside_radius: 50, path_radius: 48, turn: -1, profile: 'chain', count: 19 },
-    { role: 'driven', x: 400, y: 0, outside_radius: 120, path_radius: 118, turn: -1, profile: 'chain', count: 45 },
+    {
+      id: 'driver',
+      role: 'driver',
+      x: 0,
+      y: 0,
+      outside_radius: 50,
+      path_radius: 48,
+      turn: -1,
+      profile: 'chain',
+      count: 19,
+    },
+    {
+      id: 'driven',
+      role: 'driven',
+      x: 400,
+      y: 0,
+      outside_radius: 120,
+      path_radius: 118,
+      turn: -1,
+      profile: 'chain',
+      count: 45,
+    },
   ],
   arcs: [],
-  strands: [{ x1: 0, y1: 48, x2: 400, y2: 118, side: 'slack', length: 406 }],
+  strands: [
+    {
+      id: 'driver-driven',
+      after: 'driver',
+      before: 'driven',
+      x1: 0,
+      y1: 48,
+      x2: 400,
+      y2: 118,
+      side: 'slack',
+      length: 406,
+    },
+  ],
   thickness: 12,
   pitch: 15.9,
-  centre_distance: 400,
+  dimensions: [{ id: 'driver-driven', x1: 0, y1: 0, x2: 400, y2: 0, length: 400 }],
   left: -60,
   bottom: -130,
   width: 590,
@@ -43,10 +75,13 @@ const span = (low: string, high: string): Band => ({
   per: null,
   shown: `${low} – ${high}`,
 })
-const option = (name: string, telling: string, load: number, more: Partial<FamilyOption> = {}): FamilyOption =>
+const option = (family: string, name: string, telling: string, load: number, more: Partial<Option> = {}): Option =>
   ({
+    family,
     name,
     telling,
+    more: [],
+    reasons: [],
     calc: 'chain-drive',
     input: { chain: name },
     elevation,
@@ -63,11 +98,11 @@ const option = (name: string, telling: string, load: number, more: Partial<Famil
     kinds: [],
     efficiency: { low: fig(96, '96 %'), high: fig(98, '98 %'), per: null, shown: '96 – 98 %' },
     ...more,
-  }) as FamilyOption
+  }) as Option
 const manners = [
   { key: 'step', question: 'Keeps step, does not slip', verdict: 'no', words: 'Slips 1 to 2 %.', asked: true },
 ] as FamilyOffer['manners']
-const family = (key: string, options: FamilyOption[], more: Partial<FamilyOffer> = {}): FamilyOffer =>
+const family = (key: string, options: Option[], more: Partial<FamilyOffer> = {}): FamilyOffer =>
   ({
     key,
     title: key.toUpperCase(),
@@ -84,7 +119,7 @@ const family = (key: string, options: FamilyOption[], more: Partial<FamilyOffer>
   }) as FamilyOffer
 const answer = (families: FamilyOffer[]): CompareAnswer =>
   ({
-    basis: 'ip20-1988',
+    options: { book: 'ip20-1988' },
     notices: [],
     result: { considered: 200, order: 'equal weights', families },
   }) as unknown as CompareAnswer
@@ -98,7 +133,7 @@ const stubs = {
 beforeEach(() => setActivePinia(createPinia()))
 
 describe('the board of all families', () => {
-  const chain = family('chain', [option('50', '19/45 teeth', 300), option('50', '21/50 teeth', 250)])
+  const chain = family('chain', [option('chain', '50', '19/45 teeth', 300), option('chain', '50', '21/50 teeth', 250)])
   const flat = family('flat', [], { verdict: 'no', reason: 'You asked: must not slip. Creeps.' })
   const board = (today: Sheet | null = null) =>
     mount(FamilyBoard, {
@@ -121,7 +156,16 @@ describe('the board of all families', () => {
     const w = board()
     await w.findAll('.option')[0]?.findAll('button')[1]?.trigger('click')
     expect(w.emitted('pick')).toEqual([
-      [{ family: 'chain', calc: 'chain-drive', name: '50', key: 'chain 50 19/45 teeth', input: { chain: '50' } }],
+      [
+        {
+          family: 'chain',
+          calc: 'chain-drive',
+          name: '50',
+          key: 'chain 50 19/45 teeth',
+          input: { chain: '50' },
+          options: { book: 'ip20-1988' },
+        },
+      ],
     ])
   })
   it('orders the table by the column touched, today’s build on top', async () => {
@@ -183,7 +227,7 @@ describe('the answers and the setting of any family', () => {
   } as unknown as Sheet
   const drive = {
     calc: 'chain-drive',
-    basis: 'ip20-1988' as const,
+    options: { book: 'ip20-1988' },
     input: {},
     result: {},
     working: [],
@@ -199,7 +243,7 @@ describe('the answers and the setting of any family', () => {
     expect(w.emitted('how')).toEqual([['s9', 'That is a sag of']])
   })
   it('set figures apart in the steps, without the scale that only V-belts have', () => {
-    const w = mount(TensionStage, { props: { answer: drive, sources: [] } })
+    const w = mount(TensionStage, { props: { answer: drive, family: 'roller-chain', sources: [] } })
     expect(w.find('li b').text()).toBe('1 5/32 in')
     expect(w.find('li').text()).toBe('Push it by 1 5/32 in in all.')
     expect(w.find('.scale').exists()).toBe(false)

@@ -1,14 +1,16 @@
 import { describe, expect, it } from 'vitest'
 
 import type { Elevation } from '@/api/types'
-import { bodyOf, fieldsOf, typedOf } from '@/features/bench/logic/schema'
-import { across, arcPath, fit, unstack } from '@/features/drive/logic/layout'
+import { bodyOf, fieldsOf, typedOf } from '@/forms/schema'
+import { across } from '@/elevation/dimensions'
+import { arcPath, fit } from '@/elevation/frame'
 import { asUnderstood } from '@/features/drive/logic/normalise'
 import { withLeaf } from '@/shared/format/nested'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import { plainName, wheelName } from '@/shared/format/words'
 
 const wheel = (x: number, y: number, r: number) => ({
+  id: x === 0 && y === 0 ? 'a' : 'b',
   role: 'driver',
   x,
   y,
@@ -25,7 +27,7 @@ const elevation = (x: number, y: number): Elevation => ({
   strands: [],
   thickness: 10,
   pitch: 0,
-  centre_distance: Math.hypot(x, y),
+  dimensions: [{ id: 'a-b', x1: 0, y1: 0, x2: x, y2: y, length: Math.hypot(x, y) }],
   left: Math.min(-50, x - 120),
   bottom: Math.min(-50, y - 120),
   width: Math.max(50, x + 120) - Math.min(-50, x - 120),
@@ -46,9 +48,9 @@ describe('the elevation on a screen', () => {
       expect(f.x(w.x) - w.outside_radius * f.scale).toBeGreaterThanOrEqual(99)
       expect(f.y(w.y) + w.outside_radius * f.scale).toBeLessThanOrEqual(381)
     }
-    const n = across(e)
+    const n = across(e.wheels[0]!, e.wheels[1]!)
     expect(Math.hypot(n.x, n.y)).toBeCloseTo(1)
-    expect(n.x * x - n.y * y).toBeCloseTo(0) // at right angles to the line of centres, y turned over
+    expect(n.x * x + n.y * y).toBeCloseTo(0) // at right angles to the line of centres
   })
   it('keeps one scale in both directions', () => {
     const f = fit(elevation(600, 0), 800, 400, { left: 0, right: 0, top: 0, bottom: 0 }, 0)
@@ -56,17 +58,9 @@ describe('the elevation on a screen', () => {
   })
   it('draws the long way round when the belt wraps more than half', () => {
     const f = fit(elevation(600, 0), 800, 400, { left: 0, right: 0, top: 0, bottom: 0 }, 0)
-    const arc = { x: 0, y: 0, r: 50, start_deg: 90, turn: 1 }
+    const arc = { wheel: 'a', x: 0, y: 0, r: 50, start_deg: 90, turn: 1 }
     expect(arcPath({ ...arc, sweep_deg: 200 }, f)).toMatch(/ 0 1 0 /)
     expect(arcPath({ ...arc, sweep_deg: 170, turn: -1 }, f)).toMatch(/ 0 0 1 /)
-  })
-  it('never lets two labels overlap', () => {
-    const boxes = unstack(
-      [0, 1, 2].map(() => ({ x: 10, y: 300, w: 80, h: 54 })),
-      408,
-    )
-    const ys = boxes.map((b) => b.y).sort((a, b) => a - b)
-    expect(ys.every((y, k) => k === 0 || y - (ys[k - 1] ?? 0) >= 54)).toBe(true)
   })
 })
 

@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 
 import type { Notice } from '@/api/types'
-import CallOut from '@/features/drive/components/CallOut.vue'
+import CallOut from '@/elevation/CallOut.vue'
 import StageStrip from '@/features/drive/components/StageStrip.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'

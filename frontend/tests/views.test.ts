@@ -21,6 +21,8 @@ import choices from './fixtures/choices.json'
 import compare from './fixtures/compare.json'
 import driveJson from './fixtures/drive.json'
 import families from './fixtures/families.json'
+import nothingFits from './fixtures/nothing_fits.json'
+import refit from './fixtures/refit.json'
 import refusal from './fixtures/refusal.json'
 import { freshDevice, routed, serve, settle, type Served } from './served'
 
@@ -44,6 +46,11 @@ const common = {
   'GET /api/machines': { machines: [], total: 0, areas: [] },
   'POST /api/calc/v-belt-drive': answer,
   'POST /api/calc/drive-compare': compare,
+  // A plain change: the input as it was, whatever was typed; what follows from it is the server's.
+  'POST /api/calc/drive-refit': (b: Record<string, unknown>) => ({
+    ...refit,
+    result: { input: (b.input as { input: DriveInput }).input, says: '', centre_distance: null },
+  }),
   [`GET /api/drives/${drive.id}`]: driveJson,
 }
 const stubs = {
@@ -164,11 +171,16 @@ describe('the page of a drive', () => {
 })
 
 describe('the worked drive', () => {
+  const onBench = () => {
+    const d = useWorkedDrive()
+    d.calc.value = 'v-belt-drive'
+    return d
+  }
   const given = drive.builds[0]?.input as DriveInput
   it('lets the last change win when answers come out of order', async () => {
     const late: ((r: Response) => void)[] = []
     vi.stubGlobal('fetch', () => new Promise<Response>((done) => late.push(done)))
-    const d = useWorkedDrive()
+    const d = onBench()
     const one = d.work(given)
     const two = d.work({ ...given, power: '20hp' })
     const reply = (belts: string) =>
@@ -181,8 +193,8 @@ describe('the worked drive', () => {
   })
   it('keeps the good answer and its input on a refusal', async () => {
     let asks = 0
-    serve({ 'POST /api/calc/v-belt-drive': () => (asks++ ? refused : answer) })
-    const d = useWorkedDrive()
+    serve({ ...common, 'POST /api/calc/v-belt-drive': () => (asks++ ? refused : answer) })
+    const d = onBench()
     await d.work(given)
     const before = d.input.value
     expect(await d.change('power', '15 in')).toBe(false)
@@ -191,14 +203,8 @@ describe('the worked drive', () => {
     expect(d.problem.value?.errors[0]?.path).toContain('power')
   })
   it('says in a sentence that another belt came with typed centres', async () => {
-    const option = {
-      drive: {
-        ...answer.result,
-        designation: 'B97',
-        centre_distance: { ...answer.result.centre_distance, shown: '37 3/4 in' },
-      },
-    }
     const s = serve({
+      ...common,
       'POST /api/calc/v-belt-drive': (b: Record<string, unknown>) => ({
         ...answer,
         result: {
@@ -206,39 +212,29 @@ describe('the worked drive', () => {
           designation: ((b.input as DriveInput).belt as { designation: string }).designation,
         },
       }),
-      'POST /api/calc/v-belt-select': { result: { options: [option], rejected: [] } },
+      'POST /api/calc/drive-refit': refit,
     })
-    const d = useWorkedDrive()
+    const d = onBench()
     await d.work(given)
     expect(await d.change('centre_distance', '38')).toBe(true)
     expect(d.said.value).toContain('B90 became B97')
-    expect(d.said.value).toContain('37 3/4 in')
-    expect(asked(s, 'POST', 'v-belt-select')).toHaveLength(1)
+    expect(d.said.value).toContain('37 23/32 in')
+    expect(asked(s, 'POST', 'drive-refit')).toHaveLength(1)
     await d.work(given)
     expect(d.said.value).toBe('')
   })
   it('names the nearest belt where none stands at typed centres', async () => {
     serve({
+      ...common,
       'POST /api/calc/v-belt-drive': answer,
-      'POST /api/calc/v-belt-select': {
-        result: {
-          options: [],
-          rejected: [
-            {
-              limit: 'centre distance',
-              nearest: 'B97 on 5.4 / 9.4 in',
-              says: 'centre distance 37 3/4 in, limit 40 in',
-            },
-          ],
-        },
-      },
+      'POST /api/calc/drive-refit': () => ({ status: 422, json: nothingFits }),
     })
-    const d = useWorkedDrive()
+    const d = onBench()
     await d.work(given)
-    expect(await d.change('centre_distance', '41')).toBe(false)
+    expect(await d.change('centre_distance', '300 in')).toBe(false)
     expect(d.problem.value?.errors[0]).toMatchObject({
       path: 'input.centre_distance',
-      allowed: expect.stringContaining('nearest: B97'),
+      allowed: expect.stringContaining('nearest: B'),
     })
   })
 })

@@ -17,8 +17,8 @@ from tuyere.demo.load import load
 from tuyere.ops.postgres import Cluster, free_port
 from tuyere.ops.serve import server_command
 from tuyere.ops.setup import FRONTEND, ROOT
-from tuyere.store.database import migrate
-from tuyere.store.engine import engine_for
+from tuyere.store.plumbing.database import migrate
+from tuyere.store.plumbing.engine import engine_for
 
 ARGS = [
     "--headless",

@@ -16,7 +16,7 @@ export interface paths {
          * Change a draft
          * @description Save over a draft; a settled build refuses.
          */
-        put: operations["machines_change_build_builds__uuid_ident__put"];
+        put: operations["drives_change_build_builds__uuid_ident__put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -35,7 +35,7 @@ export interface paths {
          * The calculation on record
          * @description What was shown when the build was saved.
          */
-        get: operations["machines_record_builds__uuid_ident__record_get"];
+        get: operations["drives_record_builds__uuid_ident__record_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -315,7 +315,7 @@ export interface paths {
         put?: never;
         /**
          * Choose a roller chain drive
-         * @description Every combination of chain, strands and teeth for a duty, ranked by shaft pull, size, width, weight and speed error.
+         * @description Every combination of chain, strands and teeth for a duty, ranked by shaft load, size, width, weight and speed error.
          */
         post: operations["calc_calc_chain_select_calc_chain_select_post"];
         delete?: never;
@@ -358,6 +358,26 @@ export interface paths {
          * @description Elongation from a measured length, the limit that applies, and what it does on the sprocket. Other pitches than roller chain: Drive chain against the chain it drives.
          */
         post: operations["calc_calc_chain_wear_calc_chain_wear_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-why-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Why not this chain drive?
+         * @description One chain drive against every limit of the search: what it misses and by how much, or its place in the order.
+         */
+        post: operations["calc_calc_chain_why_not_calc_chain_why_not_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -424,6 +444,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/drive-refit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change one figure of a drive
+         * @description A typed centre distance, speed or wheel: the input that follows from it, the nearest standard loop where loops come in lengths.
+         */
+        post: operations["calc_calc_drive_refit_calc_drive_refit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/flat-drive": {
         parameters: {
             query?: never;
@@ -455,9 +495,29 @@ export interface paths {
         put?: never;
         /**
          * Choose a flat belt drive
-         * @description Leather and polyamide on preferred pulleys, each with the narrowest standard belt that does, ranked by shaft pull, size, width, speed.
+         * @description Leather and polyamide on preferred pulleys, each with the narrowest standard belt that does, ranked by shaft load, size, width, speed.
          */
         post: operations["calc_calc_flat_select_calc_flat_select_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/flat-why-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Why not this flat belt drive?
+         * @description One flat belt drive against every limit of the search: what it misses and by how much, or its place in the order.
+         */
+        post: operations["calc_calc_flat_why_not_calc_flat_why_not_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -735,9 +795,29 @@ export interface paths {
         put?: never;
         /**
          * Choose a synchronous drive
-         * @description Every combination of rated profile, width, pulleys and belt for a duty, ranked by shaft pull, size, width and speed error.
+         * @description Every combination of rated profile, width, pulleys and belt for a duty, ranked by shaft load, size, width and speed error.
          */
         post: operations["calc_calc_sync_select_calc_sync_select_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sync-why-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Why not this synchronous drive?
+         * @description One synchronous drive against every limit of the search: what it misses and by how much, or its place in the order.
+         */
+        post: operations["calc_calc_sync_why_not_calc_sync_why_not_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -895,7 +975,7 @@ export interface paths {
          * A drive
          * @description A drive with its duty and builds.
          */
-        get: operations["machines_drive_drives__uuid_ident__get"];
+        get: operations["drives_drive_drives__uuid_ident__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -917,7 +997,7 @@ export interface paths {
          * Save a build
          * @description Save a configuration: over the open draft, or as the next build.
          */
-        post: operations["machines_save_build_drives__uuid_ident__builds_post"];
+        post: operations["drives_save_build_drives__uuid_ident__builds_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -936,7 +1016,7 @@ export interface paths {
          * Save the duty
          * @description Save what the drive must do.
          */
-        put: operations["machines_save_duty_drives__uuid_ident__duty_put"];
+        put: operations["drives_save_duty_drives__uuid_ident__duty_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1065,7 +1145,7 @@ export interface paths {
          * Add a drive
          * @description Add a drive to a machine.
          */
-        post: operations["machines_add_drive_machines__uuid_ident__drives_post"];
+        post: operations["drives_add_drive_machines__uuid_ident__drives_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1237,6 +1317,8 @@ export interface components {
             sweep_deg: number;
             /** Turn */
             turn: number;
+            /** Wheel */
+            wheel: string;
             /** X */
             x: number;
             /** Y */
@@ -1329,12 +1411,19 @@ export interface components {
         BearingLifeRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["BearingLifeIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1345,11 +1434,6 @@ export interface components {
         };
         /** BearingLifeResponse */
         BearingLifeResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1364,6 +1448,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["BearingLifeOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1382,7 +1473,7 @@ export interface components {
         };
         /**
          * BearingLimitIn
-         * @description The bearing beside a sheave, which has to last.
+         * @description The bearing beside a wheel, which has to last.
          */
         BearingLimitIn: {
             /**
@@ -1425,12 +1516,19 @@ export interface components {
         BeltCutLengthRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["CutLengthIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1441,11 +1539,6 @@ export interface components {
         };
         /** BeltCutLengthResponse */
         BeltCutLengthResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1460,6 +1553,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["CutLengthOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1480,12 +1580,19 @@ export interface components {
         BeltIdentifyRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["IdentifyIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1496,11 +1603,6 @@ export interface components {
         };
         /** BeltIdentifyResponse */
         BeltIdentifyResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1515,6 +1617,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["IdentifyOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1571,12 +1680,19 @@ export interface components {
         BeltJointRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["JointIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1587,11 +1703,6 @@ export interface components {
         };
         /** BeltJointResponse */
         BeltJointResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1606,6 +1717,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["JointOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1666,12 +1784,19 @@ export interface components {
         BeltLengthOffRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["LengthOffIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1682,11 +1807,6 @@ export interface components {
         };
         /** BeltLengthOffResponse */
         BeltLengthOffResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1701,6 +1821,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["LengthOffOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1732,12 +1859,19 @@ export interface components {
         BeltLengthRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["BeltLengthIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1748,11 +1882,6 @@ export interface components {
         };
         /** BeltLengthResponse */
         BeltLengthResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1767,6 +1896,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["BeltLengthOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1787,12 +1923,19 @@ export interface components {
         BeltMarkingRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["MarkingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -1803,11 +1946,6 @@ export interface components {
         };
         /** BeltMarkingResponse */
         BeltMarkingResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -1822,6 +1960,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["MarkingOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -1859,20 +2004,17 @@ export interface components {
         BuildSave: {
             /**
              * Basis
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             /**
              * Created By Name
              * @default
              */
             created_by_name?: string;
-            /**
-             * Family
-             * @default v-belt
-             */
-            family?: string;
+            /** Family */
+            family: string;
             /**
              * Freeze
              * @default false
@@ -1892,6 +2034,14 @@ export interface components {
              * Format: uuid
              */
             op_id?: string;
+            /**
+             * Options
+             * @description what was picked beside the input, such as the rating book
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Promised Date
              * @default null
@@ -1936,8 +2086,6 @@ export interface components {
          * @description A build: what it is, and the input its calculation takes (numbers in the core's units).
          */
         BuildView: {
-            /** Basis */
-            basis: string;
             /** Calc */
             calc: string;
             /** Core Version */
@@ -1953,10 +2101,17 @@ export interface components {
             id: string;
             /** Input */
             input: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
             /** No */
             no: number;
+            /**
+             * Options
+             * @description what was picked beside the input, such as the rating book
+             */
+            options: {
+                [key: string]: string;
+            };
             /** Promised Date */
             promised_date: string | null;
             /** Purpose */
@@ -2028,12 +2183,19 @@ export interface components {
         BushingRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["BushingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2044,11 +2206,6 @@ export interface components {
         };
         /** BushingResponse */
         BushingResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2063,6 +2220,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["BushingOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -2120,9 +2284,9 @@ export interface components {
         CallOut: {
             /**
              * At
-             * @enum {string}
+             * @description wheel:ID, strand:ID-ID or centres:ID-ID of the elevation
              */
-            at: "driver" | "driven" | "tight" | "slack" | "centre";
+            at: string;
             /**
              * Clears
              * @description input fields that a change of ``path`` takes the place of
@@ -2301,12 +2465,19 @@ export interface components {
         ChainDriveRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainDriveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2317,11 +2488,6 @@ export interface components {
         };
         /** ChainDriveResponse */
         ChainDriveResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2336,6 +2502,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ChainDriveOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -2390,12 +2563,19 @@ export interface components {
         ChainLengthRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainLengthIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2406,11 +2586,6 @@ export interface components {
         };
         /** ChainLengthResponse */
         ChainLengthResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2425,6 +2600,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["LengthOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -2495,12 +2677,19 @@ export interface components {
         ChainMatchRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainMatchIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2511,11 +2700,6 @@ export interface components {
         };
         /** ChainMatchResponse */
         ChainMatchResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2530,6 +2714,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ChainMatchOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -2545,22 +2736,6 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
-        };
-        /**
-         * ChainOptionOut
-         * @description One chain drive that does the duty.
-         */
-        ChainOptionOut: {
-            /** Cost */
-            cost: number;
-            drive: components["schemas"]["ChainDriveOut"];
-            driven_teeth: components["schemas"]["Figure"];
-            driver_teeth: components["schemas"]["Figure"];
-            elevation: components["schemas"]["ElevationOut"];
-            /** Name */
-            name: string;
-            speed_error: components["schemas"]["Figure"];
-            width: components["schemas"]["Figure"];
         };
         /**
          * ChainRatingIn
@@ -2637,12 +2812,19 @@ export interface components {
         ChainRatingRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainRatingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2653,11 +2835,6 @@ export interface components {
         };
         /** ChainRatingResponse */
         ChainRatingResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2672,6 +2849,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ChainRatingOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -2693,11 +2877,14 @@ export interface components {
          * @description A duty for a chain drive.
          */
         ChainSelectIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
             /**
-             * Centre
-             * @description centre distance, about
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
              */
-            centre: number | string;
+            days_a_year?: number | null;
             /**
              * Driven Speed
              * @description wanted speed of the driven shaft
@@ -2709,17 +2896,21 @@ export interface components {
              */
             driver_speed: number | string;
             /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
              * Keep
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /**
-             * Largest
-             * @description largest sprocket that fits, outside diameter
-             * @default null
-             */
-            largest?: (number | string) | null;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
              * @description power to transmit
@@ -2738,39 +2929,36 @@ export interface components {
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            /**
              * Tolerance
              * @description allowed speed error either way; 3 % is assumed
              * @default null
              */
             tolerance?: (number | string) | null;
-        };
-        /**
-         * ChainSelectOut
-         * @description Ranked options; empty when nothing fits, and then ``rejected`` says where they fell.
-         */
-        ChainSelectOut: {
-            /** Accepted */
-            accepted: number;
-            /** Best */
-            best: string;
-            /** Considered */
-            considered: number;
-            design_power: components["schemas"]["Figure"];
-            /** Options */
-            options: components["schemas"]["ChainOptionOut"][];
-            /** Rejected */
-            rejected: components["schemas"]["FellOut"][];
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
         };
         /** ChainSelectRequest */
         ChainSelectRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainSelectIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2781,11 +2969,6 @@ export interface components {
         };
         /** ChainSelectResponse */
         ChainSelectResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2800,7 +2983,14 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
-            result: components["schemas"]["ChainSelectOut"];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["SelectOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -2866,12 +3056,19 @@ export interface components {
         ChainSlackRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainSlackIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -2882,11 +3079,6 @@ export interface components {
         };
         /** ChainSlackResponse */
         ChainSlackResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -2901,6 +3093,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ChainSlackOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -2986,12 +3185,19 @@ export interface components {
         ChainWearRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ChainWearIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -3002,11 +3208,6 @@ export interface components {
         };
         /** ChainWearResponse */
         ChainWearResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3021,7 +3222,149 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ChainWearOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainWhyNotIn
+         * @description A duty with its limits, and the drive in mind.
+         */
+        ChainWhyNotIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["LimitsIn"];
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * Series
+             * @description American numbers, or the A or B series of ISO 606
+             * @default ansi
+             * @enum {string}
+             */
+            series?: "ansi" | "a" | "b";
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            this: components["schemas"]["ThisChainIn"];
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
+        };
+        /** ChainWhyNotRequest */
+        ChainWhyNotRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["ChainWhyNotIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ChainWhyNotResponse */
+        ChainWhyNotResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["WhyNotOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -3115,7 +3458,7 @@ export interface components {
             /** @description for the drawing */
             layout?: components["schemas"]["LayoutIn"];
             /** @description room */
-            limits?: components["schemas"]["RoomIn"];
+            limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
              * @description power to transmit
@@ -3134,11 +3477,18 @@ export interface components {
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            /**
              * Tolerance
              * @description allowed speed error either way; 3 % is assumed
              * @default null
              */
             tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
         };
         /**
          * CompareOut
@@ -3211,12 +3561,19 @@ export interface components {
         CrownRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["CrownIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -3227,11 +3584,6 @@ export interface components {
         };
         /** CrownResponse */
         CrownResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3246,6 +3598,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["CrownOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -3370,16 +3729,41 @@ export interface components {
             /** Destinations */
             destinations: components["schemas"]["Destination"][];
         };
+        /**
+         * DimensionOut
+         * @description A distance between two shafts, mm.
+         */
+        DimensionOut: {
+            /** Id */
+            id: string;
+            /** Length */
+            length: number;
+            /** X1 */
+            x1: number;
+            /** X2 */
+            x2: number;
+            /** Y1 */
+            y1: number;
+            /** Y2 */
+            y2: number;
+        };
         /** DriveCompareRequest */
         DriveCompareRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["CompareIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -3390,11 +3774,6 @@ export interface components {
         };
         /** DriveCompareResponse */
         DriveCompareResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3409,6 +3788,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["CompareOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -3452,12 +3838,19 @@ export interface components {
         DriveEnergyRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["EnergyIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -3468,11 +3861,6 @@ export interface components {
         };
         /** DriveEnergyResponse */
         DriveEnergyResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -3487,6 +3875,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["EnergyOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -3521,6 +3916,70 @@ export interface components {
             state: string;
             /** Temporary */
             temporary: boolean;
+        };
+        /** DriveRefitRequest */
+        DriveRefitRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["RefitIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** DriveRefitResponse */
+        DriveRefitResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["RefitOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * DriveView
@@ -3727,8 +4186,8 @@ export interface components {
             arcs: components["schemas"]["ArcOut"][];
             /** Bottom */
             bottom: number;
-            /** Centre Distance */
-            centre_distance: number;
+            /** Dimensions */
+            dimensions: components["schemas"]["DimensionOut"][];
             /** Family */
             family: string;
             /** Height */
@@ -3841,7 +4300,7 @@ export interface components {
         };
         /**
          * FamilyLine
-         * @description A family of drives: its whole-drive calculation and the input fields that say what is there.
+         * @description A family of drives: its calculations, the input fields that say what is there, and what is picked beside.
          */
         FamilyLine: {
             /** Calc */
@@ -3850,10 +4309,27 @@ export interface components {
             found_fields: string[];
             /** Key */
             key: string;
+            /**
+             * One
+             * @description one of its drives in words
+             */
+            one: string;
+            /** Picks */
+            picks: components["schemas"]["PickOut"][];
+            /**
+             * Select
+             * @description its search
+             */
+            select: string;
             /** Speed Field */
             speed_field: string;
             /** Title */
             title: string;
+            /**
+             * Why Not
+             * @description why one drive is not among what its search finds
+             */
+            why_not: string;
         };
         /**
          * FamilyList
@@ -3862,39 +4338,6 @@ export interface components {
         FamilyList: {
             /** Families */
             families: components["schemas"]["FamilyLine"][];
-        };
-        /**
-         * FamilyOption
-         * @description One drive of a family for the duty. ``input`` works again by ``calc``; numbers in the core's units.
-         */
-        FamilyOption: {
-            /** Calc */
-            calc: string;
-            centre_distance: components["schemas"]["Figure"];
-            driven_speed: components["schemas"]["Figure"];
-            efficiency: components["schemas"]["Band"];
-            elevation: components["schemas"]["ElevationOut"];
-            /** Input */
-            input: {
-                [key: string]: unknown;
-            };
-            /**
-             * Kinds
-             * @description what it is first in among its family: fewest parts, smallest, lightest
-             */
-            kinds: string[];
-            /** Name */
-            name: string;
-            parts: components["schemas"]["Figure"];
-            shaft_load: components["schemas"]["Figure"];
-            spare: components["schemas"]["Figure"];
-            speed_error: components["schemas"]["Figure"];
-            /** Telling */
-            telling: string;
-            weight: components["schemas"]["Band"];
-            width: components["schemas"]["Figure"];
-            yearly_cost: components["schemas"]["Band"] | null;
-            yearly_loss: components["schemas"]["Band"];
         };
         /**
          * FamilyOut
@@ -3914,11 +4357,11 @@ export interface components {
             /** Missing */
             missing: string;
             /** Options */
-            options: components["schemas"]["FamilyOption"][];
+            options: components["schemas"]["OptionOut"][];
             /** Reason */
             reason: string;
             /** Rejected */
-            rejected: components["schemas"]["FellOut"][];
+            rejected: components["schemas"]["RejectedOut"][];
             /** Title */
             title: string;
             /**
@@ -3926,16 +4369,6 @@ export interface components {
              * @enum {string}
              */
             verdict: "good" | "limited" | "no";
-        };
-        /**
-         * FellOut
-         * @description A limit and how many fell at it first.
-         */
-        FellOut: {
-            /** Count */
-            count: number;
-            /** Limit */
-            limit: string;
         };
         /**
          * Figure
@@ -4190,12 +4623,19 @@ export interface components {
         FlatDriveRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["FlatDriveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -4206,11 +4646,6 @@ export interface components {
         };
         /** FlatDriveResponse */
         FlatDriveResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4225,6 +4660,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["FlatDriveOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -4279,7 +4721,7 @@ export interface components {
             /** @description for the drawing */
             layout?: components["schemas"]["LayoutIn"];
             /** @description room */
-            limits?: components["schemas"]["RoomIn"];
+            limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
              * @description power to transmit
@@ -4291,22 +4733,36 @@ export interface components {
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            /**
              * Tolerance
              * @description allowed speed error either way; 3 % is assumed
              * @default null
              */
             tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
         };
         /** FlatSelectRequest */
         FlatSelectRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["FlatSelectIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -4317,11 +4773,6 @@ export interface components {
         };
         /** FlatSelectResponse */
         FlatSelectResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4336,7 +4787,142 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SelectOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * FlatWhyNotIn
+         * @description A duty with its limits, and the drive in mind.
+         */
+        FlatWhyNotIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["LimitsIn"];
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            this: components["schemas"]["ThisFlatIn"];
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
+        };
+        /** FlatWhyNotRequest */
+        FlatWhyNotRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["FlatWhyNotIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** FlatWhyNotResponse */
+        FlatWhyNotResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["WhyNotOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -4382,12 +4968,19 @@ export interface components {
         GrooveFitRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["FitIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -4398,11 +4991,6 @@ export interface components {
         };
         /** GrooveFitResponse */
         GrooveFitResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4417,6 +5005,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["FitOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -4623,6 +5218,17 @@ export interface components {
             thickness: components["schemas"]["Figure"];
             width: components["schemas"]["Figure"];
         };
+        JsonValue: unknown;
+        /**
+         * LabelledFigure
+         * @description A figure with what it is called.
+         */
+        LabelledFigure: {
+            /** Label */
+            label: string;
+            /** Shown */
+            shown: string;
+        };
         /**
          * LayoutIn
          * @description How the drive stands, for the drawing only.
@@ -4743,13 +5349,13 @@ export interface components {
          */
         LimitsIn: {
             /**
-             * @description the bearing beside a sheave, which has to last
+             * @description the bearing beside a wheel, which has to last
              * @default null
              */
             bearing?: components["schemas"]["BearingLimitIn"] | null;
             /**
              * Belts
-             * @description most belts
+             * @description most belts or strands
              * @default 8
              */
             belts?: number;
@@ -4761,7 +5367,7 @@ export interface components {
             driven_outside?: (number | string) | null;
             /**
              * Driven Shaft
-             * @description diameter of the driven shaft: the sheave needs a hub round it
+             * @description diameter of the driven shaft: the wheel needs a hub round it
              * @default null
              */
             driven_shaft?: (number | string) | null;
@@ -4773,10 +5379,16 @@ export interface components {
             driver_outside?: (number | string) | null;
             /**
              * Driver Shaft
-             * @description diameter of the driver's shaft: the sheave needs a hub round it
+             * @description diameter of the driver's shaft: the wheel needs a hub round it
              * @default null
              */
             driver_shaft?: (number | string) | null;
+            /**
+             * Largest
+             * @description largest wheel that fits, outside diameter
+             * @default null
+             */
+            largest?: (number | string) | null;
             /**
              * @description keep to the least sheave of a standard motor
              * @default null
@@ -4784,13 +5396,13 @@ export interface components {
             motor?: components["schemas"]["MotorLimitIn"] | null;
             /**
              * Shaft Pull
-             * @description largest pull that either shaft stands
+             * @description largest load that either shaft stands
              * @default null
              */
             shaft_pull?: (number | string) | null;
             /**
              * Width
-             * @description widest sheave face that fits
+             * @description widest belt, chain or sheave face that fits
              * @default null
              */
             width?: (number | string) | null;
@@ -4833,12 +5445,19 @@ export interface components {
         LinkBeltRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["LinkBeltIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -4849,11 +5468,6 @@ export interface components {
         };
         /** LinkBeltResponse */
         LinkBeltResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -4868,6 +5482,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["LinkBeltOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -5190,12 +5811,19 @@ export interface components {
         MotorMinSheaveRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["MinSheaveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -5206,11 +5834,6 @@ export interface components {
         };
         /** MotorMinSheaveResponse */
         MotorMinSheaveResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5225,6 +5848,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["MinSheaveOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -5292,12 +5922,19 @@ export interface components {
         MotorSpeedRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["MotorSpeedIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -5308,11 +5945,6 @@ export interface components {
         };
         /** MotorSpeedResponse */
         MotorSpeedResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5327,6 +5959,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["MotorSpeedOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -5364,52 +6003,59 @@ export interface components {
         };
         /**
          * OptionOut
-         * @description One drive that does the duty, with what sets it apart.
+         * @description One drive of a family for the duty. ``input`` works again by ``calc``; numbers in the core's units.
          */
         OptionOut: {
-            belts: components["schemas"]["Figure"];
-            /** Cost */
+            /** Calc */
+            calc: string;
+            centre_distance: components["schemas"]["Figure"];
+            /**
+             * Cost
+             * @description what makes the order; the least comes first
+             */
             cost: number;
             /** Cost Parts */
             cost_parts: {
                 [key: string]: number;
             };
-            /**
-             * Diameter Kind
-             * @enum {string}
-             */
-            diameter_kind: "datum" | "effective";
-            drive: components["schemas"]["VBeltDriveOut"];
-            driven_diameter: components["schemas"]["Figure"];
-            driver_diameter: components["schemas"]["Figure"];
+            driven_speed: components["schemas"]["Figure"];
+            efficiency: components["schemas"]["Band"];
             elevation: components["schemas"]["ElevationOut"];
-            /**
-             * Groove
-             * @enum {string}
-             */
-            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
+            /** Family */
+            family: string;
+            /** Input */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
             /**
              * Kinds
-             * @description what it is first in: fewest parts, smallest, lightest
+             * @description what it is first in among its family: fewest parts, smallest, lightest
              */
             kinds: string[];
+            /**
+             * More
+             * @description figures that only this family has
+             */
+            more: components["schemas"]["LabelledFigure"][];
             /** Name */
             name: string;
             /**
              * On Shelf
-             * @description how many of driver, driven and belt are on your shelf
+             * @description how many of driver, driven and loop are on your shelf
              */
             on_shelf: number;
+            parts: components["schemas"]["Figure"];
             /** Reasons */
             reasons: string[];
-            /** Section */
-            section: string;
             shaft_load: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"];
             speed_error: components["schemas"]["Figure"];
-            /** Stocked */
-            stocked: boolean;
+            /** Telling */
+            telling: string;
             weight: components["schemas"]["Band"];
             width: components["schemas"]["Figure"];
+            yearly_cost: components["schemas"]["Band"] | null;
+            yearly_loss: components["schemas"]["Band"];
         };
         /**
          * OwnBeltIn
@@ -5550,6 +6196,20 @@ export interface components {
              * @enum {string}
              */
             units?: "us" | "si";
+        };
+        /**
+         * PickOut
+         * @description Something to pick beside the input, with its values and their names.
+         */
+        PickOut: {
+            /** Default */
+            default: string;
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Values */
+            values: components["schemas"]["Choice"][];
         };
         /**
          * RangeIn
@@ -5760,20 +6420,67 @@ export interface components {
             created_at: string;
             /** Input */
             input: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
             /** Result */
             result: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             };
             /** Working */
             working: {
-                [key: string]: unknown;
+                [key: string]: components["schemas"]["JsonValue"];
             }[];
         };
         /**
+         * RefitIn
+         * @description A drive's input, and what was typed at one field of it.
+         */
+        RefitIn: {
+            /**
+             * Calc
+             * @description the whole-drive calculation that works it
+             */
+            calc: string;
+            /**
+             * Clears
+             * @description fields that this one takes the place of
+             * @default []
+             */
+            clears?: string[];
+            /**
+             * Input
+             * @description its input as it stands
+             */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /**
+             * Path
+             * @description the field that was touched, such as centre_distance or driver.speed
+             */
+            path: string;
+            /**
+             * Typed
+             * @description what was typed there
+             */
+            typed: string;
+        };
+        /**
+         * RefitOut
+         * @description The input after the change, in one sentence what it did beyond what was typed, and where the drive stands then.
+         */
+        RefitOut: {
+            centre_distance: components["schemas"]["Figure"] | null;
+            /** Input */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /** Says */
+            says: string;
+        };
+        /**
          * RejectedOut
-         * @description A limit that others fell at.
+         * @description A limit that others fell at: how many, the nearest of them, and by how much it misses.
          */
         RejectedOut: {
             /** Count */
@@ -5784,24 +6491,6 @@ export interface components {
             nearest: string;
             /** Says */
             says: string;
-        };
-        /**
-         * RoomIn
-         * @description What there is room for.
-         */
-        RoomIn: {
-            /**
-             * Largest
-             * @description largest wheel that fits, outside diameter
-             * @default null
-             */
-            largest?: (number | string) | null;
-            /**
-             * Width
-             * @description widest belt, chain or sheave face that fits
-             * @default null
-             */
-            width?: (number | string) | null;
         };
         /**
          * RoundBeltIn
@@ -5837,12 +6526,19 @@ export interface components {
         RoundBeltRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["RoundBeltIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -5853,11 +6549,6 @@ export interface components {
         };
         /** RoundBeltResponse */
         RoundBeltResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -5872,6 +6563,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["RoundBeltOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -5916,14 +6614,17 @@ export interface components {
             accepted: number;
             /** Best */
             best: string;
+            centre_high: components["schemas"]["Figure"];
+            centre_low: components["schemas"]["Figure"];
             /** Considered */
             considered: number;
+            design_power: components["schemas"]["Figure"];
             /** Missing */
             missing: string;
             /** Options */
-            options: components["schemas"]["FamilyOption"][];
+            options: components["schemas"]["OptionOut"][];
             /** Rejected */
-            rejected: components["schemas"]["FellOut"][];
+            rejected: components["schemas"]["RejectedOut"][];
             spare: components["schemas"]["Figure"] | null;
         };
         /**
@@ -5972,12 +6673,19 @@ export interface components {
         ServiceFactorRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ServiceIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -5988,11 +6696,6 @@ export interface components {
         };
         /** ServiceFactorResponse */
         ServiceFactorResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6007,6 +6710,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ServiceOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -6162,12 +6872,19 @@ export interface components {
         ShaftLoadRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["ShaftLoadIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -6178,11 +6895,6 @@ export interface components {
         };
         /** ShaftLoadResponse */
         ShaftLoadResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6197,6 +6909,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["ShaftLoadOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -6379,12 +7098,19 @@ export interface components {
         SpeedRatioRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SpeedRatioIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -6395,11 +7121,6 @@ export interface components {
         };
         /** SpeedRatioResponse */
         SpeedRatioResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6414,6 +7135,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SpeedRatioOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -6463,12 +7191,19 @@ export interface components {
         SprocketRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SprocketIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -6479,11 +7214,6 @@ export interface components {
         };
         /** SprocketResponse */
         SprocketResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6498,6 +7228,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SprocketOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -6539,7 +7276,7 @@ export interface components {
              * Sheaves
              * @default []
              */
-            sheaves?: components["schemas"]["StockedSheaveIn"][];
+            sheaves?: components["schemas"]["StockedWheelIn"][];
         };
         /**
          * StockLineOut
@@ -6573,33 +7310,52 @@ export interface components {
             wrong: components["schemas"]["WrongLineOut"][];
         };
         /**
-         * StockedSheaveIn
-         * @description A sheave on the shelf.
+         * StockedWheelIn
+         * @description A wheel on the shelf: by its diameter, or by its teeth.
          */
-        StockedSheaveIn: {
-            /** Diameter */
-            diameter: number | string;
+        StockedWheelIn: {
+            /**
+             * Diameter
+             * @description diameter of a sheave or pulley
+             * @default null
+             */
+            diameter?: (number | string) | null;
             /**
              * Groove
-             * @enum {string}
+             * @description groove, chain or tooth profile it is made for
              */
-            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
+            groove: string;
             /**
              * Kind
              * @default outside
              * @enum {string}
              */
             kind?: "outside" | "effective" | "datum" | "pitch";
+            /**
+             * Teeth
+             * @description teeth of a toothed wheel
+             * @default null
+             */
+            teeth?: number | null;
         };
         /**
          * StrandOut
-         * @description A free strand of the elevation, mm.
+         * @description A free strand of the elevation, mm; ``after`` and ``before`` are the wheels it runs between.
          */
         StrandOut: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Id */
+            id: string;
             /** Length */
             length: number;
-            /** Side */
-            side: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "tight" | "slack" | "between";
             /** X1 */
             x1: number;
             /** X2 */
@@ -6743,12 +7499,19 @@ export interface components {
         SyncDriveRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SyncDriveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -6759,11 +7522,6 @@ export interface components {
         };
         /** SyncDriveResponse */
         SyncDriveResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6778,6 +7536,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SyncDriveOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -6847,12 +7612,19 @@ export interface components {
         SyncLengthRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SyncLengthIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -6863,11 +7635,6 @@ export interface components {
         };
         /** SyncLengthResponse */
         SyncLengthResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6882,6 +7649,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SyncLengthOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -6928,12 +7702,19 @@ export interface components {
         SyncPulleyRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SyncPulleyIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -6944,11 +7725,6 @@ export interface components {
         };
         /** SyncPulleyResponse */
         SyncPulleyResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -6963,6 +7739,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SyncPulleyOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7040,12 +7823,19 @@ export interface components {
         SyncRatingRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SyncRatingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7056,11 +7846,6 @@ export interface components {
         };
         /** SyncRatingResponse */
         SyncRatingResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7075,6 +7860,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SyncRatingOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7129,7 +7921,7 @@ export interface components {
             /** @description for the drawing */
             layout?: components["schemas"]["LayoutIn"];
             /** @description room */
-            limits?: components["schemas"]["RoomIn"];
+            limits?: components["schemas"]["LimitsIn"];
             /**
              * @description a belt by its maker's sheet; then only this one is searched
              * @default null
@@ -7146,22 +7938,36 @@ export interface components {
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            /**
              * Tolerance
              * @description allowed speed error either way; 3 % is assumed
              * @default null
              */
             tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
         };
         /** SyncSelectRequest */
         SyncSelectRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["SyncSelectIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7172,11 +7978,6 @@ export interface components {
         };
         /** SyncSelectResponse */
         SyncSelectResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7191,7 +7992,147 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["SelectOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SyncWhyNotIn
+         * @description A duty with its limits, and the drive in mind.
+         */
+        SyncWhyNotIn: {
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted
+             * @default 9
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["LimitsIn"];
+            /**
+             * @description a belt by its maker's sheet; then only this one is searched
+             * @default null
+             */
+            own_belt?: components["schemas"]["OwnBeltIn"] | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            this: components["schemas"]["ThisSyncIn"];
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
+        };
+        /** SyncWhyNotRequest */
+        SyncWhyNotRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["SyncWhyNotIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SyncWhyNotResponse */
+        SyncWhyNotResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["WhyNotOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -7236,6 +8177,61 @@ export interface components {
             title: string;
         };
         /**
+         * ThisChainIn
+         * @description The drive in mind.
+         */
+        ThisChainIn: {
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
+            /**
+             * Driven Teeth
+             * @description teeth of the driven
+             */
+            driven_teeth: number;
+            /**
+             * Driver Teeth
+             * @description teeth of the driver
+             */
+            driver_teeth: number;
+            /**
+             * Strands
+             * @description strands
+             * @default 1
+             */
+            strands?: number;
+        };
+        /**
+         * ThisFlatIn
+         * @description The drive in mind.
+         */
+        ThisFlatIn: {
+            /**
+             * Driven Diameter
+             * @description diameter of the driven pulley
+             */
+            driven_diameter: number | string;
+            /**
+             * Driver Diameter
+             * @description diameter of the driver pulley
+             */
+            driver_diameter: number | string;
+            /**
+             * Material
+             * @description belt: leather by thickness, polyamide core by construction
+             * @enum {string}
+             */
+            material: "leather-11" | "leather-13" | "leather-18" | "leather-20" | "leather-23" | "polyamide-f0" | "polyamide-f1" | "polyamide-f2" | "polyamide-a2" | "polyamide-a3" | "polyamide-a4" | "polyamide-a5";
+            /**
+             * Width
+             * @description belt width
+             */
+            width: number | string;
+        };
+        /**
          * ThisOneIn
          * @description The drive in mind.
          */
@@ -7249,6 +8245,38 @@ export interface components {
             driven: components["schemas"]["SheaveIn"];
             /** @description the driver sheave */
             driver: components["schemas"]["SheaveIn"];
+        };
+        /**
+         * ThisSyncIn
+         * @description The drive in mind.
+         */
+        ThisSyncIn: {
+            /**
+             * Belt Teeth
+             * @description teeth of the belt
+             */
+            belt_teeth: number;
+            /**
+             * Driven Teeth
+             * @description teeth of the driven
+             */
+            driven_teeth: number;
+            /**
+             * Driver Teeth
+             * @description teeth of the driver
+             */
+            driver_teeth: number;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /**
+             * Width
+             * @description belt width
+             */
+            width: number | string;
         };
         /**
          * VBeltBasesOut
@@ -7268,12 +8296,19 @@ export interface components {
         VBeltBasesRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["VBeltDriveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7284,11 +8319,6 @@ export interface components {
         };
         /** VBeltBasesResponse */
         VBeltBasesResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7303,6 +8333,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["VBeltBasesOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7443,12 +8480,19 @@ export interface components {
         VBeltDriveRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["VBeltDriveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7459,11 +8503,6 @@ export interface components {
         };
         /** VBeltDriveResponse */
         VBeltDriveResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7478,6 +8517,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["VBeltDriveOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7498,12 +8544,19 @@ export interface components {
         VBeltRangeRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["RangeIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7514,11 +8567,6 @@ export interface components {
         };
         /** VBeltRangeResponse */
         VBeltRangeResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7533,6 +8581,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["RangeOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7553,12 +8608,19 @@ export interface components {
         VBeltRatingRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["RatingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7569,11 +8631,6 @@ export interface components {
         };
         /** VBeltRatingResponse */
         VBeltRatingResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7588,6 +8645,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["RatingOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7606,11 +8670,17 @@ export interface components {
         };
         /**
          * VBeltSelectIn
-         * @description A duty and what a drive for it may look like.
+         * @description A duty and what a V-belt drive for it may look like.
          */
         VBeltSelectIn: {
             /** @description centre distance */
             centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
             /**
              * Driven Speed
              * @description wanted speed of the driven shaft
@@ -7621,6 +8691,12 @@ export interface components {
              * @description speed of the driver
              */
             driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
             /** @description parts that stay */
             fixed?: components["schemas"]["FixedIn"];
             /**
@@ -7676,33 +8752,23 @@ export interface components {
             /** @description how the order is made */
             weights?: components["schemas"]["WeightsIn"];
         };
-        /**
-         * VBeltSelectOut
-         * @description Ranked options; empty when nothing fits, and then ``rejected`` says why.
-         */
-        VBeltSelectOut: {
-            /** Accepted */
-            accepted: number;
-            centre_high: components["schemas"]["Figure"];
-            centre_low: components["schemas"]["Figure"];
-            /** Considered */
-            considered: number;
-            design_power: components["schemas"]["Figure"];
-            /** Options */
-            options: components["schemas"]["OptionOut"][];
-            /** Rejected */
-            rejected: components["schemas"]["RejectedOut"][];
-        };
         /** VBeltSelectRequest */
         VBeltSelectRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["VBeltSelectIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7713,11 +8779,6 @@ export interface components {
         };
         /** VBeltSelectResponse */
         VBeltSelectResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7732,7 +8793,14 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
-            result: components["schemas"]["VBeltSelectOut"];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["SelectOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -7752,12 +8820,19 @@ export interface components {
         VBeltWhyNotRequest: {
             /**
              * Basis
-             * @description rating basis of V-belts: current association formulas (IP-20 of 1988 and IP-22), those of 1977, the older handbook formula, the metric tables, or your own table (own_ratings)
-             * @default ip20-1988
-             * @enum {string}
+             * @description former name of options.book; goes with the next version
+             * @default null
              */
-            basis?: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
+            basis?: string | null;
             input: components["schemas"]["WhyNotIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @description system of bare numbers and of the answer
@@ -7768,11 +8843,6 @@ export interface components {
         };
         /** VBeltWhyNotResponse */
         VBeltWhyNotResponse: {
-            /**
-             * Basis
-             * @enum {string}
-             */
-            basis: "ip20-1988" | "ip20-1977" | "old-handbook" | "metric-table" | "own-table";
             /** Calc */
             calc: string;
             /** Core */
@@ -7787,6 +8857,13 @@ export interface components {
             };
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
             result: components["schemas"]["WhyNotOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
@@ -7917,6 +8994,8 @@ export interface components {
         WheelOut: {
             /** Count */
             count: number;
+            /** Id */
+            id: string;
             /** Outside Radius */
             outside_radius: number;
             /** Path Radius */
@@ -7940,6 +9019,12 @@ export interface components {
             /** @description centre distance */
             centre: components["schemas"]["CentreIn"];
             /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
              * Driven Speed
              * @description wanted speed of the driven shaft
              */
@@ -7949,6 +9034,12 @@ export interface components {
              * @description speed of the driver
              */
             driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
             /** @description parts that stay */
             fixed?: components["schemas"]["FixedIn"];
             /**
@@ -8048,6 +9139,11 @@ export interface components {
          * @description One line of working; ``uses`` are the steps whose values it takes.
          */
         WorkingStep: {
+            /**
+             * About
+             * @description what the step is about: a wheel or a shaft; empty for the drive
+             */
+            about: string;
             /** Expression */
             expression: string;
             /** Id */
@@ -8102,7 +9198,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    machines_change_build_builds__uuid_ident__put: {
+    drives_change_build_builds__uuid_ident__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -8266,7 +9362,7 @@ export interface operations {
             };
         };
     };
-    machines_record_builds__uuid_ident__record_get: {
+    drives_record_builds__uuid_ident__record_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -10172,6 +11268,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_chain_why_not_calc_chain_why_not_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChainWhyNotRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChainWhyNotResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_crown_calc_crown_post: {
         parameters: {
             query?: never;
@@ -10520,6 +11732,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_drive_refit_calc_drive_refit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveRefitRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveRefitResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_flat_drive_calc_flat_drive_post: {
         parameters: {
             query?: never;
@@ -10656,6 +11984,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlatSelectResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_flat_why_not_calc_flat_why_not_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlatWhyNotRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlatWhyNotResponse"];
                 };
             };
             /** @description problem */
@@ -12376,6 +13820,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_sync_why_not_calc_sync_why_not_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SyncWhyNotRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SyncWhyNotResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_v_belt_bases_calc_v_belt_bases_post: {
         parameters: {
             query?: never;
@@ -13101,7 +14661,7 @@ export interface operations {
             };
         };
     };
-    machines_drive_drives__uuid_ident__get: {
+    drives_drive_drives__uuid_ident__get: {
         parameters: {
             query?: {
                 units?: "us" | "si";
@@ -13240,7 +14800,7 @@ export interface operations {
             };
         };
     };
-    machines_save_build_drives__uuid_ident__builds_post: {
+    drives_save_build_drives__uuid_ident__builds_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -13404,7 +14964,7 @@ export interface operations {
             };
         };
     };
-    machines_save_duty_drives__uuid_ident__duty_put: {
+    drives_save_duty_drives__uuid_ident__duty_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -14296,7 +15856,7 @@ export interface operations {
             };
         };
     };
-    machines_add_drive_machines__uuid_ident__drives_post: {
+    drives_add_drive_machines__uuid_ident__drives_post: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,32 +1,28 @@
 import type { components } from './schema'
 
 type Schemas = components['schemas']
-export type WhyNotAnswer = Schemas['VBeltWhyNotResponse']
-export type BooksAnswer = Schemas['VBeltBasesResponse']
 export type IdentifyAnswer = Schemas['BeltIdentifyResponse']
 export type RatingPreview = Schemas['RatingPreview']
 export type RatingLine = Schemas['RatingLineOut']
-export type OwnRating = Schemas['OwnRatingIn']
-export type Basis = NonNullable<Schemas['VBeltDriveRequest']['basis']>
 export type Figure = Schemas['Figure']
 export type Band = Schemas['Band']
 export type Notice = Schemas['NoticeOut']
 export type Step = Schemas['WorkingStep']
 export type Elevation = Schemas['ElevationOut']
 export type Sheet = Schemas['SheetOut']
-export type VBeltAnswer = Schemas['VBeltDriveResponse']
-export type VBeltInput = Schemas['VBeltDriveIn']
 export type CompareAnswer = Schemas['DriveCompareResponse']
 export type CompareInput = Schemas['CompareIn']
+export type RefitAnswer = Schemas['DriveRefitResponse']
 export type FamilyOffer = Schemas['FamilyOut']
-export type FamilyOption = Schemas['FamilyOption']
 export type FamilyLine = Schemas['FamilyLine']
+/** What was picked beside an input, such as a rating book: key of the choice, key of the value. */
+export type Options = Record<string, string>
 /** The input of a family's whole-drive calculation; only the family itself knows its fields. */
 export type DriveInput = Record<string, unknown>
 /** The answer of any whole-drive calculation: what is common to the families. */
 export interface DriveAnswer {
   calc: string
-  basis: Basis
+  options: Options
   input: Record<string, unknown>
   result: Record<string, unknown>
   working: Step[]
@@ -42,11 +38,23 @@ export interface Picked {
   /** Tells two options of one name apart. */
   key: string
   input: DriveInput
-  /** The rating book it was found by; the default where it is left out. */
-  basis?: Basis
+  /** What was picked beside the input when it was found; the defaults where it is left out. */
+  options?: Options
 }
-export type SelectAnswer = Schemas['VBeltSelectResponse']
-export type SelectInput = Schemas['VBeltSelectIn']
+/** Any family's search, its one shape of an answer, and what every search is asked. */
+export interface SelectAnswer {
+  result: Schemas['SelectOut']
+  notices: Notice[]
+  options: Options
+}
+export interface WhyNotAnswer {
+  result: Schemas['WhyNotOut']
+  notices: Notice[]
+}
+export type Limits = Schemas['LimitsIn']
+export type Weights = Required<Schemas['WeightsIn']>
+export type Stock = Schemas['StockIn']
+export type SelectInput = Omit<CompareInput, 'asked' | 'series'> & { limits?: Limits; weights?: Weights; stock?: Stock }
 export type Option = Schemas['OptionOut']
 export type ShelfLine = Schemas['StockLineOut']
 export type StockPreview = Schemas['StockPreview']
@@ -61,7 +69,6 @@ export type Handbook = Schemas['Handbook']
 export type Destination = Schemas['Destination']
 export type ServiceFactor = Schemas['ServiceFactorIn']
 export type Units = 'us' | 'si'
-
 /** One fault of a refused input, with the field it belongs to. */
 export interface Fault {
   path: string

@@ -60,7 +60,8 @@ watch(
     <ol class="steps">
       <li v-for="(s, k) in chain" :key="s.id" :class="{ first: k === 0 }">
         <p class="name">
-          {{ s.name }}<span v-if="s.says" class="dim"> · {{ s.says }}</span>
+          {{ s.name }}<template v-if="s.about">, at the {{ s.about }}</template
+          ><span v-if="s.says" class="dim"> · {{ s.says }}</span>
         </p>
         <!-- eslint-disable vue/no-v-html -- KaTeX output of our own formulas -->
         <div v-if="s.expression" class="tex" tabindex="0">

@@ -5,10 +5,10 @@ import { onBeforeRouteLeave } from 'vue-router'
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
 import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, SelectAnswer, Step, Units } from '@/api/types'
-import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
-import OptionList from '@/features/choose/components/OptionList.vue'
-import ElevationDrawing from '@/features/drive/components/ElevationDrawing.vue'
-import { fit } from '@/features/drive/logic/layout'
+import FamilyBoard from '@/options/FamilyBoard.vue'
+import OptionList from '@/options/OptionList.vue'
+import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
+import { fit } from '@/elevation/frame'
 import FaultList from '@/shared/ui/FaultList.vue'
 import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'
@@ -18,12 +18,11 @@ import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
-import DrawnOptions from '../components/DrawnOptions.vue'
 import CrossSection from '../components/CrossSection.vue'
 import JointCard from '../components/JointCard.vue'
 import RecordTables from '../components/RecordTables.vue'
-import SchemaFields from '../components/SchemaFields.vue'
-import { bodyOf, carryTyped, fieldsOf, typedOf, type Field, type Schema } from '../logic/schema'
+import SchemaFields from '@/forms/SchemaFields.vue'
+import { bodyOf, carryTyped, fieldsOf, typedOf, type Field, type Schema } from '@/forms/schema'
 
 interface Answer {
   result: Record<string, unknown>
@@ -173,18 +172,15 @@ watch(
       </div>
       <RecordTables v-if="answer" :result="answer.result" :skip="['options', 'families', 'rejected']" />
       <JointCard v-if="answer && Array.isArray(answer.result.card)" :card="answer.result as never" />
-      <OptionList v-if="answer && name === 'v-belt-select'" :answer="answer as unknown as SelectAnswer" picked="" />
+      <OptionList
+        v-if="answer && Array.isArray(answer.result.options)"
+        :answer="answer as unknown as SelectAnswer"
+        picked=""
+      />
       <FamilyBoard
         v-else-if="answer && name === 'drive-compare'"
         :answer="answer as unknown as CompareAnswer"
         picked=""
-      />
-      <DrawnOptions
-        v-else-if="answer && Array.isArray(answer.result.options)"
-        :options="answer.result.options as never"
-        :rejected="answer.result.rejected as never"
-        :considered="Number(answer.result.considered)"
-        :accepted="Number(answer.result.accepted)"
       />
       <HowCome :steps="answer?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
     </template>

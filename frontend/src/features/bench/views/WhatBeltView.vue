@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
 import type { IdentifyAnswer } from '@/api/types'
-import { grooves } from '@/features/choose/logic/fixed'
+import { grooves } from '@/forms/grooves'
 import { faultAt, otherFaults } from '@/shared/format/faults'
 import { useKept } from '@/shared/state/kept'
 import { carryFields, LENGTH } from '@/shared/state/carried'

@@ -15,19 +15,19 @@ import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
-import DutyFieldset from '../components/DutyFieldset.vue'
-import BeltSearch from '../components/BeltSearch.vue'
-import FamilyBoard from '../components/FamilyBoard.vue'
-import QuestionsFieldset from '../components/QuestionsFieldset.vue'
-import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '../logic/duty'
-import { compareInput, questions, type Question } from '../logic/questions'
+import DutyFieldset from '@/forms/DutyFieldset.vue'
+import InFull from '@/options/InFull.vue'
+import FamilyBoard from '@/options/FamilyBoard.vue'
+import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
+import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '@/forms/duty'
+import { compareInput, questions, type Question } from '@/forms/questions'
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
 const router = useRouter()
 const settings = useSettings()
 const { value: duty, forget } = useKept('choose.duty', emptyDuty, carryDuty)
-const belts = ref<InstanceType<typeof BeltSearch>>()
+const full = ref<InstanceType<typeof InFull>>()
 const asked = ref<Question[]>([])
 const said = () => JSON.stringify([compareInput(duty.value, asked.value), settings.units])
 const { answer: board, former, problem, busy, ask, clear } = useQuestion<CompareAnswer>(said)
@@ -67,10 +67,10 @@ async function open(path: string) {
   at?.querySelector<HTMLElement>('input, button')?.focus()
 }
 async function search() {
-  // A part that stays is a V-belt part: then only V-belts are searched.
-  if (belts.value?.anything) {
+  // A part that stays is a part of one family: then only that one is searched.
+  if (full.value?.anything) {
     clear()
-    return belts.value.search()
+    return full.value.search()
   }
   picked.value = undefined
   pickedKey.value = ''
@@ -129,7 +129,7 @@ async function keep() {
       created_by_name: name,
       units: settings.units,
       family: picked.value.family,
-      basis: picked.value.basis,
+      options: picked.value.options,
       input: picked.value.input,
     },
     `a build of ${t.drive}`,
@@ -224,8 +224,7 @@ onMounted(async () => {
       @pick="(p: Picked) => pick(p, p.key)"
       @replace="open"
     />
-    <h2>V-belts in full</h2>
-    <BeltSearch ref="belts" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
+    <InFull ref="full" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
   </main>
 </template>
 

@@ -9,11 +9,11 @@ import NoticeList from '@/shared/ui/NoticeList.vue'
 const props = defineProps<{
   answer: DriveAnswer
   title: string
-  books?: boolean
+  beside?: string
   settledFor?: Build['settled_for']
   duty?: Duty | null
 }>()
-const emit = defineEmits<{ how: [step: string, title: string]; more: []; books: [] }>()
+const emit = defineEmits<{ how: [step: string, title: string]; more: []; beside: [] }>()
 
 const settings = useSettings()
 const urgent = computed(() => props.answer.notices.filter((n) => n.level === 'danger'))
@@ -83,7 +83,7 @@ const rows = computed(() =>
     <NoticeList :notices="rest" class="remarks" />
     <p class="more">
       <button type="button" class="plain" @click="emit('more')">All figures of this drive</button>
-      <button v-if="books" type="button" class="plain" @click="emit('books')">By every book</button>
+      <button v-if="beside" type="button" class="plain" @click="emit('beside')">{{ beside }}</button>
     </p>
   </section>
 </template>

@@ -3,11 +3,11 @@ import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { CompareAnswer, CompareInput, Drive, Picked, Problem, Sheet } from '@/api/types'
-import BeltSearch from '@/features/choose/components/BeltSearch.vue'
-import FamilyBoard from '@/features/choose/components/FamilyBoard.vue'
-import QuestionsFieldset from '@/features/choose/components/QuestionsFieldset.vue'
-import { fieldsOf } from '@/features/choose/logic/duty'
-import { compareInput, type Question } from '@/features/choose/logic/questions'
+import InFull from '@/options/InFull.vue'
+import FamilyBoard from '@/options/FamilyBoard.vue'
+import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
+import { fieldsOf } from '@/forms/duty'
+import { compareInput, type Question } from '@/forms/questions'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { useSettings } from '@/shared/state/settings'
@@ -78,8 +78,7 @@ watch(
         @replace="emit('duty')"
         @pick="pick"
       />
-      <h2>V-belts in full</h2>
-      <BeltSearch v-if="fields" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
+      <InFull v-if="fields" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
     </template>
   </div>
 </template>

@@ -2,8 +2,8 @@
 import { computed, ref, watch } from 'vue'
 
 import type { Drive, Problem } from '@/api/types'
-import DutyFieldset from '@/features/choose/components/DutyFieldset.vue'
-import { carryDuty, dutyBody, emptyDuty, fieldsOf } from '@/features/choose/logic/duty'
+import DutyFieldset from '@/forms/DutyFieldset.vue'
+import { carryDuty, dutyBody, emptyDuty, fieldsOf } from '@/forms/duty'
 import FaultList from '@/shared/ui/FaultList.vue'
 import SettleBoth from '@/shared/ui/SettleBoth.vue'
 import WordField from '@/shared/ui/WordField.vue'

@@ -2,20 +2,22 @@
 import { computed, nextTick, ref, watch } from 'vue'
 
 import type { Build, Drive, Problem, Units } from '@/api/types'
-import { bodyOf } from '@/features/bench/logic/schema'
+import { formsOf } from '@/families'
+import type { Found } from '@/families/forms'
+import { bodyOf } from '@/forms/schema'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import { shortDate } from '@/shared/format/words'
+import { withLeaf } from '@/shared/format/nested'
 import { withUnit } from '@/shared/format/units'
 import { useFamilies } from '@/shared/state/families'
 import { useKept } from '@/shared/state/kept'
 import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
-import { grooves } from '@/features/choose/logic/fixed'
 
 import FoundFamily from './FoundFamily.vue'
 
@@ -25,38 +27,30 @@ const emit = defineEmits<{ saved: []; open: [build: Build] }>()
 const settings = useSettings()
 const us = computed(() => settings.units === 'us')
 const adding = ref(!props.drive.builds.length)
-// What is known of the drive stands in the fields already: it is looked at and put right, not typed anew.
-interface Known {
-  driver: { sheave: { kind?: string; groove: string } }
-  driven: { sheave: { groove: string } }
+const last = (family: string) => {
+  const there = props.drive.builds.find((b) => b.family === family && b.state === 'frozen')
+  return there ? { input: there.input, entries: there.wheel_entries } : null
 }
-const last = props.drive.builds.find((b) => b.family === 'v-belt' && b.state === 'frozen')
-const known = last?.input as unknown as Known | undefined
-const carry = (v: ReturnType<typeof fresh>, from: Units) => {
-  const length = from === 'us' ? 'in' : 'mm'
-  return {
-    ...v,
-    power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'),
-    driver: withUnit(v.driver, length),
-    driven: withUnit(v.driven, length),
-    centre: withUnit(v.centre, length),
-  }
-}
+const lengthOf = (units: Units) => (units === 'us' ? 'in' : 'mm')
+const carry = (v: ReturnType<typeof fresh>, from: Units) => ({
+  ...v,
+  power: withUnit(v.power, from === 'us' ? 'hp' : 'kW'),
+  own: Object.fromEntries(
+    Object.entries(v.own).map(([k, x]) => [
+      k,
+      typeof x === 'string' && k in (formsOf(v.family).found?.carried ?? {}) ? withUnit(x, lengthOf(from)) : x,
+    ]),
+  ),
+})
 function fresh() {
+  const family = props.drive.builds[0]?.family ?? ''
   return {
-    family: props.drive.builds[0]?.family ?? 'v-belt',
+    family,
     typed: {} as Record<string, string | boolean | undefined>,
+    // What is known of the drive stands in the fields already: it is looked at and put right, not typed anew.
+    own: formsOf(family).found?.empty(last(family)) ?? ({} as Found),
     power: props.drive.duty?.entries.power ?? '',
     speed: props.drive.duty?.entries.driver_speed ?? '',
-    driver: last?.wheel_entries[0] ?? '',
-    driven: last?.wheel_entries[1] ?? '',
-    kind: known?.driver.sheave.kind ?? 'outside',
-    groove: known?.driver.sheave.groove ?? '',
-    belt: '',
-    count: '',
-    odd: '',
-    centre: '',
-    flat: known?.driven.sheave.groove === 'flat',
     temporary: false,
     reason: '',
     promised: '',
@@ -64,8 +58,17 @@ function fresh() {
   }
 }
 const { value: f, forget } = useKept(`found.${props.drive.id}`, fresh, carry)
+// What an earlier version kept of this form lay beside the other fields.
+for (const [k, x] of Object.entries(f.value)) if (k in f.value.own) f.value.own[k] = x as string | boolean
 const { families } = useFamilies()
+/** Another kind of drive: what was typed of the one before goes with it. */
+function kindOf(family: string) {
+  f.value = { ...f.value, family, typed: {}, own: formsOf(family).found?.empty(last(family)) ?? {} }
+}
+// A drive that nothing is known of starts with the first family there is.
+watch(families, (all) => !f.value.family && all[0] && kindOf(all[0].key), { immediate: true })
 const family = computed(() => families.value.find((x) => x.key === f.value.family))
+const own = computed(() => formsOf(f.value.family).found)
 const form = ref<InstanceType<typeof FoundFamily>>()
 const top = ref<HTMLElement>()
 // What a press opens is gone to.
@@ -75,15 +78,8 @@ watch(adding, async (on) => {
   top.value?.focus()
   top.value?.scrollIntoView({ block: 'start' })
 })
-const kinds = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, name: key, group: '' }))
-const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
-// What is not a number goes out as typed, so that the server can say what is wrong with it.
-function countTyped(text: string): number | string | undefined {
-  const n = Number(text)
-  return text.trim() === '' ? undefined : Number.isFinite(n) ? n : text
-}
 useLater(problem, () => {
   forget()
   adding.value = false
@@ -92,29 +88,12 @@ useLater(problem, () => {
 const says: Record<string, string> = { found: 'as found', designed: 'designed', fitted: 'fitted' }
 
 async function submit() {
+  const of = family.value
+  if (!of) return
+  const said = own.value?.input(f.value.own) ?? bodyOf(form.value?.fields ?? [], f.value.typed) ?? {}
+  const stated = { ...said, power: f.value.power, service_factor: props.drive.duty?.service_factor ?? undefined }
+  const input = withLeaf(stated, of.speed_field, f.value.speed)
   busy.value = true
-  const wheel = (diameter: string) => ({ diameter, kind: f.value.kind, groove: f.value.groove || undefined })
-  const service_factor = props.drive.duty?.service_factor ?? undefined
-  const input =
-    f.value.family === 'v-belt'
-      ? {
-          power: f.value.power,
-          service_factor,
-          driver: { speed: f.value.speed, sheave: wheel(f.value.driver) },
-          driven: {
-            sheave: f.value.flat
-              ? { diameter: f.value.driven, kind: 'outside', groove: 'flat' }
-              : wheel(f.value.driven),
-          },
-          centre_by_tape: f.value.centre.trim() || undefined,
-          belt: { designation: f.value.belt, count: countTyped(f.value.count), odd: f.value.odd.trim() || undefined },
-        }
-      : {
-          power: f.value.power,
-          service_factor,
-          [family.value?.speed_field ?? 'speed']: f.value.speed,
-          ...bodyOf(form.value?.fields ?? [], f.value.typed),
-        }
   const got = await save<Build>(
     'POST',
     `/api/drives/${props.drive.id}/builds`,
@@ -179,56 +158,12 @@ async function submit() {
       <h2 ref="top" tabindex="-1">What is on the machine</h2>
       <div class="fields">
         <ChoiceField
-          v-model="f.family"
+          :model-value="f.family"
           label="Kind of drive"
           :choices="families.map((x) => ({ key: x.key, name: x.title, group: '' }))"
+          @update:model-value="kindOf($event ?? '')"
         />
-        <template v-if="f.family === 'v-belt'">
-          <WordField
-            v-model="f.belt"
-            label="Belt, as it is marked"
-            :fault="faultAt(problem, 'input.belt.designation', 'input.belt.construction')"
-          />
-          <QuantityField v-model="f.count" label="How many are on it" :fault="faultAt(problem, 'input.belt.count')" />
-          <WordField
-            v-model="f.odd"
-            label="One of them is odd: which, and how"
-            :fault="faultAt(problem, 'input.belt.odd')"
-          />
-          <QuantityField
-            v-model="f.driver"
-            label="Driver diameter"
-            :unit="us ? 'in' : 'mm'"
-            example="5 3/8"
-            fractions
-            :fault="faultAt(problem, 'input.driver.sheave.diameter', 'input.driver.sheave.kind')"
-          />
-          <QuantityField
-            v-model="f.driven"
-            label="Driven diameter"
-            :unit="us ? 'in' : 'mm'"
-            example="14 1/2"
-            fractions
-            :fault="faultAt(problem, 'input.driven.sheave.diameter', 'input.driven.sheave.kind')"
-          />
-          <ChoiceField v-model="f.kind" label="Which diameter" :choices="kinds" />
-          <ChoiceField
-            v-model="f.groove"
-            label="Groove, where it is not the belt's own"
-            :choices="grooveChoices"
-            clearable
-            :fault="faultAt(problem, 'input.driver.sheave.groove', 'input.driven.sheave.groove')"
-          />
-          <el-checkbox v-model="f.flat" label="The driven is a flat pulley" />
-          <QuantityField
-            v-model="f.centre"
-            label="Shaft to shaft, by tape"
-            :unit="us ? 'in' : 'mm'"
-            example="34 1/4"
-            fractions
-            :fault="faultAt(problem, 'input.centre_by_tape')"
-          />
-        </template>
+        <component :is="own.component" v-if="own" v-model="f.own" :problem="problem" />
         <QuantityField
           v-model="f.power"
           label="Motor power"
@@ -269,7 +204,7 @@ async function submit() {
         </template>
       </div>
       <FoundFamily
-        v-if="family && f.family !== 'v-belt'"
+        v-if="family && !own"
         ref="form"
         :key="f.family"
         v-model="f.typed"
@@ -280,9 +215,7 @@ async function submit() {
         :faults="
           otherFaults(problem, [
             ...(form?.fields ?? []).map((x) => 'input.' + x.path),
-            'input.driver.sheave',
-            'input.driven.sheave',
-            'input.belt',
+            ...(own?.paths ?? []),
             'input.power',
             'input.driver.speed',
             'temporary_reason',
@@ -294,7 +227,7 @@ async function submit() {
       />
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it as found</el-button>
-        <router-link v-if="f.family === 'v-belt'" class="ask" to="/what-belt">What is this belt?</router-link>
+        <router-link v-if="own?.unknown" class="ask" :to="own.unknown.to">{{ own.unknown.words }}</router-link>
         <el-button v-if="drive.builds.length" @click="adding = false">Close</el-button>
       </div>
     </form>

@@ -1,22 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { DriveAnswer, Machine, VBeltAnswer } from '@/api/types'
+import type { DriveAnswer, Machine } from '@/api/types'
+import { formsOf } from '@/families'
 import IsolationList from '@/shared/ui/IsolationList.vue'
 
 import { figured } from '../logic/figured'
-import TensionScale from './TensionScale.vue'
 
-const props = defineProps<{ answer: DriveAnswer; sources: Machine['energy_sources'] }>()
+const props = defineProps<{ answer: DriveAnswer; family: string; sources: Machine['energy_sources'] }>()
 const setting = computed(() => props.answer.sheet?.setting)
-const vBelt = computed(() => (props.answer.calc === 'v-belt-drive' ? (props.answer as unknown as VBeltAnswer) : null))
+const scale = computed(() => formsOf(props.family).scale)
 </script>
 
 <template>
-  <div v-if="setting" class="tension" :class="{ plain: !vBelt }">
-    <section v-if="vBelt">
-      <h2>Where it slips, and where to set it</h2>
-      <TensionScale :answer="vBelt" />
+  <div v-if="setting" class="tension" :class="{ plain: !scale }">
+    <section v-if="scale">
+      <h2>{{ scale.title }}</h2>
+      <component :is="scale.component" :answer="answer" />
       <p class="dim">{{ setting.remark }}</p>
     </section>
     <section>
@@ -35,7 +35,7 @@ const vBelt = computed(() => (props.answer.calc === 'v-belt-drive' ? (props.answ
           ><template v-else>{{ part.text }}</template></template
         >
       </p>
-      <p v-if="!vBelt" class="dim">{{ setting.remark }}</p>
+      <p v-if="!scale" class="dim">{{ setting.remark }}</p>
     </section>
     <IsolationList :sources="sources" class="safe" />
   </div>

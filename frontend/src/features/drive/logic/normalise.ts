@@ -24,8 +24,3 @@ export function asUnderstood<T>(input: T, echo: Record<string, unknown>): T {
   }
   return out as T
 }
-
-/** A copy of a record without some of its top fields. */
-export function without<T extends object>(input: T, names: readonly string[]): T {
-  return Object.fromEntries(Object.entries(input).filter(([k]) => !names.includes(k))) as T
-}

@@ -3,13 +3,17 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Basis, Build, Drive, DriveInput, Picked, Problem, Sheet } from '@/api/types'
+import type { Build, Drive, DriveInput, Options, Picked, Problem, Sheet } from '@/api/types'
+import AllFigures from '@/shared/ui/AllFigures.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { wheelName } from '@/shared/format/words'
 import SettleBoth from '@/shared/ui/SettleBoth.vue'
-import { forDuty } from '@/features/choose/logic/duty'
+import { driveLabels } from '@/elevation/callOuts'
+import ElevationSheet from '@/elevation/ElevationSheet.vue'
+import { formsOf } from '@/families'
+import { forDuty } from '@/forms/duty'
 import { useFamilies } from '@/shared/state/families'
 import { useKept } from '@/shared/state/kept'
 import { useLater } from '@/shared/state/later'
@@ -17,18 +21,14 @@ import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
-import AllFigures from '../components/AllFigures.vue'
 import AnswerColumn from '../components/AnswerColumn.vue'
-import BooksDialog from '../components/BooksDialog.vue'
 import ChooseStage from '../components/ChooseStage.vue'
 import DutyStage from '../components/DutyStage.vue'
-import ElevationSheet from '../components/ElevationSheet.vue'
 import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
 import StageStrip from '../components/StageStrip.vue'
 import TensionStage from '../components/TensionStage.vue'
 import { useWorkedDrive } from '../composables/workedDrive'
-import { driveLabels } from '../logic/labels'
 import { stagesOf } from '../logic/stages'
 
 const props = defineProps<{ id: string }>()
@@ -43,13 +43,15 @@ const worked = useWorkedDrive()
 const faultPath = ref('')
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const all = ref(false)
-const books = ref(false)
+// What only this family shows beside its answers.
+const beside = computed(() => formsOf(worked.family.value).beside)
+const besideOpen = ref(false)
 // A change that is not saved yet outlives the tab.
 const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
   input: null as DriveInput | null,
-  family: 'v-belt',
-  calc: 'v-belt-drive',
-  basis: 'ip20-1988' as Basis,
+  family: '',
+  calc: '',
+  options: {} as Options,
 }))
 
 const stage = computed({
@@ -112,7 +114,9 @@ async function load(keepShown = false) {
   const unsaved = kept.value.input
   if (unsaved) {
     build.value = got.data.builds[0]
-    worked.basis.value = kept.value.basis
+    // An earlier version kept the book under its former name.
+    const { basis } = kept.value as { basis?: string }
+    worked.options.value = basis ? { book: basis } : kept.value.options
     await worked.take(kept.value.family, kept.value.calc, unsaved)
   } else {
     // What stands on the machine before a plan for it: its tension is the one to set.
@@ -125,7 +129,7 @@ async function load(keepShown = false) {
 }
 async function show(b: Build) {
   build.value = b
-  worked.basis.value = b.basis as typeof worked.basis.value
+  worked.options.value = b.options
   await worked.take(b.family, b.calc, b.input, false)
   worked.changed.value = false
   today.value = worked.answer.value?.sheet ?? null
@@ -135,21 +139,21 @@ async function change(path: string, typed: string) {
   faultPath.value = path
   if (await worked.change(path, typed)) remember()
 }
-async function useBook(basis: Basis) {
-  const before = worked.basis.value
-  worked.basis.value = basis
+async function use(options: Options) {
+  const before = worked.options.value
+  worked.options.value = options
   if (worked.input.value && (await worked.work(worked.input.value))) return remember()
-  worked.basis.value = before
+  worked.options.value = before
 }
 function remember() {
   kept.value.input = worked.input.value
-  kept.value.basis = worked.basis.value
+  kept.value.options = worked.options.value
   kept.value.family = worked.family.value
   kept.value.calc = worked.calc.value
 }
 async function pick(p: Picked) {
   faultPath.value = ''
-  worked.basis.value = p.basis ?? 'ip20-1988'
+  worked.options.value = p.options ?? {}
   if (await worked.take(p.family, p.calc, await asked(p.family, p.input))) remember()
   // What the press opened is the saving: the eye and the focus go there.
   await nextTick()
@@ -174,7 +178,7 @@ async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
     purpose,
     freeze,
     units: settings.units,
-    basis: worked.basis.value,
+    options: worked.options.value,
     created_by_name: settings.name,
     family: worked.family.value,
     input: worked.input.value,
@@ -260,10 +264,10 @@ watch(
             :duty="drive.duty"
             :answer="worked.answer.value"
             :title="title"
-            :books="worked.family.value === 'v-belt'"
+            :beside="beside?.word"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
             @more="all = true"
-            @books="books = true"
+            @beside="besideOpen = true"
           />
         </template>
         <div v-else-if="!settled" class="sheet empty wide"><p class="dim" role="status">Working the drive…</p></div>
@@ -334,6 +338,7 @@ watch(
         <template v-else>
           <TensionStage
             v-if="worked.answer.value"
+            :family="worked.family.value"
             :answer="worked.answer.value"
             :sources="drive.machine.energy_sources"
           />
@@ -346,7 +351,14 @@ watch(
         :title="wheelName(settings.wheelWord, how.title)"
         @close="how.step = null"
       />
-      <BooksDialog v-model="books" :input="worked.input.value" :basis="worked.basis.value" @use="useBook" />
+      <component
+        :is="beside.component"
+        v-if="beside"
+        v-model="besideOpen"
+        :input="worked.input.value"
+        :options="worked.options.value"
+        @use="use"
+      />
       <AllFigures
         v-if="worked.answer.value"
         v-model="all"

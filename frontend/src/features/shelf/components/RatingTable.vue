@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { api, attempt } from '@/api/client'
 import { counted } from '@/shared/format/words'
 import type { RatingLine, RatingPreview } from '@/api/types'
-import { readRatings } from '@/features/choose/logic/basis'
+import { readRatings } from '@/shared/state/ratings'
 import FaultList from '@/shared/ui/FaultList.vue'
 
 import { useBroughtList } from '../logic/brought'

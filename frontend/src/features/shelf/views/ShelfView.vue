@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { api, attempt } from '@/api/client'
 import { counted } from '@/shared/format/words'
 import type { Problem, ShelfLine, StockPreview } from '@/api/types'
-import { grooves } from '@/features/choose/logic/fixed'
+import { grooves } from '@/forms/grooves'
 import { faultAt, otherFaults } from '@/shared/format/faults'
 import { useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
@@ -18,7 +18,7 @@ import { setPlace } from '@/shared/state/place'
 import RatingTable from '../components/RatingTable.vue'
 import WrongLines from '../components/WrongLines.vue'
 import { useBroughtList } from '../logic/brought'
-import { readShelf } from '../logic/shelf'
+import { readShelf } from '@/shared/state/shelf'
 
 // A stock list comes in as CSV: looked through first, every wrong line with its reason, then kept whole.
 const {

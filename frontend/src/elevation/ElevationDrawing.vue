@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { Elevation } from '@/api/types'
+
+import type { DimensionLine } from './dimensions'
+import { arcPath, type Frame } from './frame'
+import { beltWidth } from './strokes'
+
+// The drive itself: wheels, belt, rotation, centre line. Labels are hung on it by whoever shows it.
+const props = defineProps<{ elevation: Elevation; frame: Frame; dimensions?: DimensionLine[]; small?: boolean }>()
+
+const wheels = computed(() =>
+  props.elevation.wheels.map((w) => {
+    const r = w.outside_radius * props.frame.scale
+    const spoked = r > 58 && !toothed(w.profile)
+    const hub = Math.max(4, Math.min(r * 0.3, spoked ? 26 : r * 0.34))
+    const rim = Math.max(r - Math.max(6, r * 0.09), hub)
+    const spokes = spoked ? [90, 162, 234, 306, 378].map((d) => (d * Math.PI) / 180) : []
+    return {
+      ...w,
+      cx: props.frame.x(w.x),
+      cy: props.frame.y(w.y),
+      r,
+      hub,
+      rim,
+      spokes,
+      bore: Math.max(2.5, hub * 0.42),
+    }
+  }),
+)
+/** A toothed rim: as many teeth as the sprocket has, rounded between root and tip. */
+function teeth(w: { cx: number; cy: number; r: number; path_radius: number; count: number }): string {
+  const pitch = w.path_radius * props.frame.scale
+  const high = Math.max(Math.abs(w.r - pitch), 1.6)
+  const steps = w.count * 8
+  const points = Array.from({ length: steps }, (_, k) => {
+    const a = (2 * Math.PI * k) / steps
+    const r = pitch - high * 0.35 + high * Math.max(-0.65, Math.cos(w.count * a))
+    return `${(w.cx + r * Math.cos(a)).toFixed(1)},${(w.cy + r * Math.sin(a)).toFixed(1)}`
+  })
+  return points.join(' ')
+}
+const toothed = (profile: string) => profile === 'chain' || profile === 'toothed'
+// Links at their true pitch once they are big enough to be told apart.
+const links = computed(() => {
+  if (!props.elevation.wheels.some((w) => w.profile === 'chain')) return undefined
+  const p = props.elevation.pitch * props.frame.scale
+  return p > 3.5 ? `${p * 0.72} ${p * 0.28}` : undefined
+})
+const belt = computed(() => beltWidth(props.elevation, props.frame.scale, props.small))
+const drawn = computed(() =>
+  (props.dimensions ?? []).map((d) => {
+    const at = (p: { x: number; y: number }) => ({ x: props.frame.x(p.x), y: props.frame.y(p.y) })
+    const past = (p: { x: number; y: number }) => ({ x: p.x + d.out.x * 8, y: p.y - d.out.y * 8 })
+    const [a, b, p, q] = [at(d.a), at(d.b), at(d.p), at(d.q)]
+    return { id: d.id, a, b, p, q, pe: past(p), qe: past(q) }
+  }),
+)
+const grounds = computed(() => {
+  const [a, b] = wheels.value
+  // Bearings are drawn under a lying drive of two; where more wheels stand about, nobody knows what carries them.
+  if (!a || !b || wheels.value.length > 2 || props.small || Math.abs(a.cy - b.cy) > Math.abs(a.cx - b.cx) * 0.9)
+    return []
+  return [a, b].map((w) => ({
+    x: w.cx,
+    y: w.cy + w.r + belt.value.tight + 9,
+    half: Math.min(Math.max(w.r * 0.8, 34), 80),
+  }))
+})
+const spin = computed(() => {
+  const w = wheels.value[0]
+  if (!w || props.small) return null
+  const r = w.rim > w.hub + 14 ? (w.rim + w.hub) / 2 : w.r + belt.value.arc + 9
+  const clockwise = w.turn < 0
+  const from = clockwise ? 200 : -20
+  const to = clockwise ? 330 : 210
+  const at = (deg: number, k = r) => ({
+    x: w.cx + k * Math.cos((deg * Math.PI) / 180),
+    y: w.cy + k * Math.sin((deg * Math.PI) / 180),
+  })
+  const s = at(from)
+  const e = at(to)
+  const tangent = ((to + (clockwise ? 90 : -90)) * Math.PI) / 180
+  const tip = { x: e.x + 9 * Math.cos(tangent), y: e.y + 9 * Math.sin(tangent) }
+  const l = at(to, r - 5)
+  const o = at(to, r + 5)
+  return {
+    path: `M ${s.x} ${s.y} A ${r} ${r} 0 0 ${clockwise ? 1 : 0} ${e.x} ${e.y}`,
+    head: `${tip.x},${tip.y} ${l.x},${l.y} ${o.x},${o.y}`,
+  }
+})
+</script>
+
+<template>
+  <g>
+    <defs>
+      <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <line x1="0" y1="0" x2="0" y2="6" stroke="var(--line)" stroke-width="2" />
+      </pattern>
+      <pattern id="bore" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <line x1="0" y1="0" x2="0" y2="4" stroke="var(--ink)" stroke-width="1.6" />
+      </pattern>
+    </defs>
+    <g v-for="(g, k) in grounds" :key="'g' + k">
+      <line :x1="g.x - g.half" :x2="g.x + g.half" :y1="g.y" :y2="g.y" stroke="var(--ink)" stroke-width="1.6" />
+      <rect :x="g.x - g.half" :y="g.y" :width="g.half * 2" height="8" fill="url(#hatch)" />
+    </g>
+    <g v-for="(w, k) in wheels" :key="'w' + k" stroke="var(--ink)" stroke-width="1.2">
+      <polygon v-if="toothed(w.profile)" :points="teeth(w)" fill="var(--metal)" />
+      <circle v-else :cx="w.cx" :cy="w.cy" :r="w.r" fill="var(--metal)" :stroke-width="small ? 1 : 1.8" />
+      <circle
+        v-if="!small && !toothed(w.profile)"
+        :cx="w.cx"
+        :cy="w.cy"
+        :r="w.rim"
+        :fill="w.spokes.length ? 'var(--sheet)' : 'var(--metal)'"
+      />
+      <template v-for="s in w.spokes" :key="s">
+        <line
+          v-for="o in [-0.05, 0.05]"
+          :key="o"
+          :x1="w.cx + w.hub * 0.98 * Math.cos(s + o * 3)"
+          :y1="w.cy - w.hub * 0.98 * Math.sin(s + o * 3)"
+          :x2="w.cx + w.rim * Math.cos(s + o)"
+          :y2="w.cy - w.rim * Math.sin(s + o)"
+        />
+      </template>
+      <circle :cx="w.cx" :cy="w.cy" :r="w.hub" fill="var(--metal)" />
+      <circle :cx="w.cx" :cy="w.cy" :r="w.bore" fill="var(--sheet)" />
+      <circle v-if="!small" :cx="w.cx" :cy="w.cy" :r="w.bore" fill="url(#bore)" stroke-width="2" />
+    </g>
+    <g fill="none" stroke="var(--belt)">
+      <path
+        v-for="(a, k) in elevation.arcs"
+        :key="'a' + k"
+        :d="arcPath(a, frame)"
+        :stroke-width="belt.arc"
+        :stroke-dasharray="links"
+      />
+      <line
+        v-for="(s, k) in elevation.strands"
+        :key="'s' + k"
+        :x1="frame.x(s.x1)"
+        :y1="frame.y(s.y1)"
+        :x2="frame.x(s.x2)"
+        :y2="frame.y(s.y2)"
+        :stroke-width="s.side === 'tight' ? belt.tight : belt.slack"
+        :stroke-dasharray="links"
+      />
+    </g>
+    <g v-for="d in drawn" :key="d.id" stroke="var(--dim)" stroke-width="1" fill="none">
+      <line :x1="d.a.x" :y1="d.a.y" :x2="d.b.x" :y2="d.b.y" stroke-dasharray="14 4 3 4" />
+      <line :x1="d.a.x" :y1="d.a.y" :x2="d.pe.x" :y2="d.pe.y" />
+      <line :x1="d.b.x" :y1="d.b.y" :x2="d.qe.x" :y2="d.qe.y" />
+      <line :x1="d.p.x" :y1="d.p.y" :x2="d.q.x" :y2="d.q.y" />
+      <line
+        v-for="p in [d.p, d.q]"
+        :key="p.x + p.y"
+        :x1="p.x - 5"
+        :y1="p.y - 5"
+        :x2="p.x + 5"
+        :y2="p.y + 5"
+        stroke="var(--ink)"
+        stroke-width="2.2"
+      />
+    </g>
+    <g v-if="spin" stroke="var(--ink)" fill="none" stroke-width="2">
+      <path :d="spin.path" />
+      <polygon :points="spin.head" fill="var(--ink)" stroke="none" />
+    </g>
+  </g>
+</template>

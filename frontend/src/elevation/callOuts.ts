@@ -1,0 +1,26 @@
+import type { Sheet } from '@/api/types'
+import { wheelName } from '@/shared/format/words'
+
+/** A figure that hangs on the drawing, in the person's own words. */
+export interface Label {
+  key: string
+  /** Where: `wheel:ID`, `strand:ID` or `centres:ID` of the elevation. */
+  at: string
+  label: string
+  number: string
+  unit: string
+  path?: string
+  step?: string | null
+  assumed?: boolean
+}
+
+/** What hangs on the elevation: the family's call-outs in the person's own words. */
+export function driveLabels(sheet: Sheet, wheel: 'sheave' | 'pulley'): Label[] {
+  return sheet.call_outs.map((c) => ({ ...c, label: wheelName(wheel, c.label), path: c.path ?? undefined }))
+}
+
+/** How large a label is on the screen, pixels; by its letters, so that it can be placed before it is drawn. */
+export const sizeOf = (l: Label): { w: number; h: number } => ({
+  w: Math.max(44, Math.max(l.label.length * 6.9, l.number.length * 12.2 + l.unit.length * 8.2 + 8) + 4),
+  h: 54,
+})

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import type { Problem } from '@/api/types'
+import ChoiceField from '@/shared/ui/ChoiceField.vue'
+import QuantityField from '@/shared/ui/QuantityField.vue'
+import WordField from '@/shared/ui/WordField.vue'
+import { faultAt } from '@/shared/format/faults'
+import { keyWords, plainName, wheelName } from '@/shared/format/words'
+import { useChoices } from '@/shared/state/choices'
+import { useSettings } from '@/shared/state/settings'
+
+import type { Field } from './schema'
+
+defineProps<{ fields: Field[]; problem: Problem | null }>()
+const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
+const settings = useSettings()
+const choices = useChoices()
+const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name))
+// What only repeats the label is no help.
+const says = (f: Field) => f.help.trim().toLowerCase() !== plainName(f.name).toLowerCase() && f.help
+const set = (path: string, v: string | boolean | undefined) => (typed.value = { ...typed.value, [path]: v })
+const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.value[path] as string) : '')
+</script>
+
+<template>
+  <div class="fields">
+    <template v-for="f in fields" :key="f.path">
+      <fieldset v-if="f.form === 'group'">
+        <legend>
+          {{ plainName(f.name) }}<span v-if="f.help" class="dim"> · {{ wheelName(settings.wheelWord, f.help) }}</span>
+        </legend>
+        <SchemaFields v-model="typed" :fields="f.fields" :problem="problem" />
+      </fieldset>
+      <div v-else class="one" :class="{ needed: f.needed }">
+        <QuantityField
+          v-if="f.form === 'quantity' || f.form === 'number'"
+          :model-value="text(f.path)"
+          :label="label(f)"
+          :unit="f.form === 'quantity' ? (settings.units === 'us' ? f.us : f.si) : ''"
+          :example="f.form === 'quantity' ? f.example : ''"
+          :fractions="f.form === 'quantity' && f.kind === 'length'"
+          :fault="faultAt(problem, 'input.' + f.path)"
+          @update:model-value="set(f.path, $event)"
+        />
+        <ChoiceField
+          v-else-if="f.form === 'choice'"
+          :model-value="text(f.path) || undefined"
+          :label="label(f)"
+          :choices="f.options.map((key) => ({ key, name: keyWords(key), group: '' }))"
+          clearable
+          :fault="faultAt(problem, 'input.' + f.path)"
+          @update:model-value="set(f.path, $event)"
+        />
+        <ChoiceField
+          v-else-if="f.form === 'keyed'"
+          :model-value="text(f.path) || undefined"
+          :label="label(f)"
+          :choices="
+            f.table === 'drivers' ? choices.drivers.value.map((d) => ({ ...d, group: '' })) : choices.machines.value
+          "
+          search
+          clearable
+          :fault="faultAt(problem, 'input.' + f.path)"
+          @update:model-value="set(f.path, $event)"
+        />
+        <fieldset v-else-if="f.form === 'many'">
+          <legend>{{ plainName(f.name) }}</legend>
+          <el-checkbox
+            v-for="o in f.options"
+            :key="o"
+            :model-value="typed[`${f.path}.${o}`] === true"
+            :label="plainName(o)"
+            @change="set(`${f.path}.${o}`, $event === true)"
+          />
+        </fieldset>
+        <el-checkbox
+          v-else-if="f.form === 'flag'"
+          :model-value="typed[f.path] === true"
+          :label="plainName(f.name)"
+          @change="set(f.path, $event === true)"
+        />
+        <WordField
+          v-else
+          :model-value="text(f.path)"
+          :label="label(f)"
+          :fault="faultAt(problem, 'input.' + f.path)"
+          @update:model-value="set(f.path, $event)"
+        />
+        <p v-if="says(f)" class="help">{{ wheelName(settings.wheelWord, f.help) }}</p>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+fieldset {
+  grid-column: 1 / -1;
+  border: 0;
+  border-top: 1px solid var(--line);
+  margin: 0;
+  padding: 8px 0 0;
+  min-width: 0;
+}
+legend {
+  font: 600 17px var(--face-label);
+  padding: 0 8px 0 0;
+}
+legend .dim {
+  font: 400 15px var(--face-text);
+}
+/* A mark, not a word: the name of the field stays what it is. */
+.needed :deep(.label)::after {
+  content: ' ●' / '';
+}
+.help {
+  color: var(--dim);
+  font-size: 14px;
+  margin-top: 3px;
+}
+</style>

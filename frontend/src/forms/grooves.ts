@@ -1,0 +1,52 @@
+/** Grooves that a sheave may be turned to. */
+export const grooves = [
+  'A',
+  'B',
+  'C',
+  'D',
+  'E',
+  '3V',
+  '5V',
+  '8V',
+  'Z',
+  'SPZ',
+  'SPA',
+  'SPB',
+  'SPC',
+  '2L',
+  '3L',
+  '4L',
+  '5L',
+  'A deep',
+  'B deep',
+  'C deep',
+  'D deep',
+  'A in A/B',
+  'B in A/B',
+  '3V deep',
+  '5V deep',
+  '8V deep',
+] as const
+/** Sections with standard sheaves and a public rating. */
+export const sections = [
+  'A',
+  'AX',
+  'B',
+  'BX',
+  'C',
+  'CX',
+  'D',
+  'E',
+  '3VX',
+  '5V',
+  '5VX',
+  '8V',
+  'Z',
+  'SPZ',
+  'SPA',
+  'SPB',
+  'SPC',
+] as const
+
+/** The same as choices of a field. */
+export const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+import type { Option } from '@/api/types'
+import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
+import { fit } from '@/elevation/frame'
+
+import { CARD } from './card'
+
+// One drive of any family: drawn at the scale of all options, its figures; in full also what only its family has and
+// what speaks for it.
+const props = defineProps<{ option: Option; scale: number; picked: boolean; no?: number; full?: boolean }>()
+const emit = defineEmits<{ pick: []; work: [] }>()
+const frame = computed(() => fit(props.option.elevation, CARD.w, CARD.h, CARD.inset, 0, props.scale))
+const rows = computed(() => {
+  const o = props.option
+  return [
+    { label: 'driven speed', shown: o.driven_speed.shown, also: `${o.speed_error.number} %` },
+    ...(props.full ? o.more.map((m) => ({ ...m, also: '' })) : []),
+    { label: 'centres', shown: o.centre_distance.shown, also: '' },
+    { label: 'shaft pull', shown: o.shaft_load.shown, also: '' },
+    { label: 'width', shown: o.width.shown, also: '' },
+    { label: 'weight, about', shown: o.weight.shown, also: '' },
+    { label: 'efficiency', shown: o.efficiency.shown, also: '' },
+    {
+      label: 'lost a year, about',
+      shown: o.yearly_loss.shown,
+      also: o.yearly_cost ? `= ${o.yearly_cost.shown}` : '',
+    },
+    { label: 'to spare', shown: o.spare.shown, also: '' },
+  ]
+})
+</script>
+
+<template>
+  <article class="option" :class="{ picked }" tabindex="-1">
+    <svg
+      :viewBox="`0 0 ${CARD.w} ${CARD.h}`"
+      role="img"
+      :aria-label="`${option.name}, side view at the scale of all options`"
+    >
+      <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
+    </svg>
+    <h3 class="figure">
+      <span v-if="no" class="no">{{ no }}</span>{{ option.name }}
+    </h3>
+    <p class="kinds">{{ option.kinds.join(', ') }}</p>
+    <p class="dim telling">{{ option.telling }}</p>
+    <dl>
+      <div v-for="r in rows" :key="r.label">
+        <dt>{{ r.label }}</dt>
+        <dd :class="{ words: r.shown.length > 18 }">
+          {{ r.shown }}<small v-if="r.also"> {{ r.also }}</small>
+        </dd>
+      </div>
+    </dl>
+    <p v-if="full && option.reasons.length" class="reasons">{{ option.reasons.join(' · ') }}</p>
+    <el-button text @click="emit('work')">How come these figures?</el-button>
+    <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{
+      picked ? 'Chosen' : 'Take this one'
+    }}</el-button>
+  </article>
+</template>
+
+<style scoped>
+.option {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 3px;
+  align-content: start;
+  padding: 4px 8px 10px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+.picked {
+  outline: 3px solid var(--touch);
+}
+svg {
+  width: 100%;
+  height: 118px;
+}
+h3 {
+  font-size: 20px;
+  font-family: var(--face-figure);
+  line-height: 1.15;
+}
+.no {
+  display: inline-block;
+  min-width: 26px;
+  margin-right: 8px;
+  border: 2px solid var(--ink);
+  border-radius: 50%;
+  text-align: center;
+  font-size: 16px;
+  line-height: 22px;
+  vertical-align: 3px;
+}
+.kinds {
+  min-height: 24px;
+  font-weight: 600;
+}
+.telling,
+.reasons {
+  font-size: 15px;
+}
+dl {
+  margin: 0;
+}
+dl div {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  border-bottom: 1px dotted var(--line);
+}
+dt {
+  color: var(--dim);
+}
+dd {
+  margin: 0;
+  font: 600 16px var(--face-figure);
+  white-space: nowrap;
+}
+/* What is said in words takes a second line where it must. */
+dd.words {
+  white-space: normal;
+  text-align: right;
+  font: 600 15px/1.2 var(--face-text);
+}
+dd small {
+  font-weight: 400;
+  font-size: 14px;
+  margin-left: 8px;
+}
+</style>
