@@ -37,7 +37,7 @@ def requests() -> dict[str, tuple[str, dict[str, Any]]]:
         "every V-belt with a full shelf": ("v-belt-select", {"input": {**wide, "stock": stock}}),
         "every V-belt by one's own table": (
             "v-belt-select",
-            {"basis": "own-table", "input": {**wide, "own_ratings": own[:400]}},
+            {"options": {"book": "own-table"}, "input": {**wide, "own_ratings": own[:400]}},
         ),
         "all families": ("drive-compare", {"input": {**duty, "series": "all", "keep": 9}}),
         "all families, speed up": (
