@@ -44,7 +44,9 @@ def median_ms(work, runs: int) -> float:
     return statistics.median(times)
 
 
-def one_by_one(columns: dict[str, list[float]], k: tuple[float, float, float, float], axis: tuple[list, list]) -> list[int]:
+def one_by_one(
+    columns: dict[str, list[float]], k: tuple[float, float, float, float], axis: tuple[list, list]
+) -> list[int]:
     """Rows that do it: speed, sheave, centres, rim speed and belts, in plain Python; the constants of the association."""
     w, (k_1, k_2, k_3, k_4), (ratios, factors) = WANTED, k, axis
     found = []

@@ -204,7 +204,7 @@ def test_asking_for_more_never_finds_more(key: str) -> None:
         {"tolerance": 1},
         {"limits": {"largest": 500.0}},
         {"limits": {"width": 40.0}},
-        {"limits": {"shaft_pull": 300.0}},
+        {"limits": {"shaft_load": 300.0}},
     ):
         assert accepted(key, **harder) <= free, harder
     assert accepted(key, power=4000.0) == 0

@@ -160,7 +160,7 @@ def test_limits_of_motor_shaft_and_bearing_by_request() -> None:
         assert run("v-belt-select", with_(SELECT, limits=asked))["result"]["accepted"] == plain
     for limits in (
         {"driven_shaft": "7 in"},
-        {"shaft_pull": "260 lbf"},
+        {"shaft_load": "260 lbf"},
         {"bearing": bearing},
     ):
         r = run("v-belt-select", with_(SELECT, limits=limits))["result"]

@@ -75,10 +75,12 @@ def test_one_drive_has_one_load_one_width_one_weight_in_every_list(
 def test_the_largest_load_is_held_against_what_is_set() -> None:
     """A limit of 1184 N once let a drive through that is set to 1741 N."""
     duty = find("v-belt-select").example["input"]
-    found = run("v-belt-select", duty | {"limits": {"shaft_pull": "1184 N"}}).result
+    found = run("v-belt-select", duty | {"limits": {"shaft_load": "1184 N"}}).result
     for o in found.options:
         page = run(o.calc, o.input).result
-        assert page.hub_standing_new.value <= 1184 * (1 + 1e-9) and page.hub_running.value <= 1184 * (1 + 1e-9)
+        assert page.shaft_load_standing_new.value <= 1184 * (1 + 1e-9) and page.shaft_load_running.value <= 1184 * (
+            1 + 1e-9
+        )
     assert found.accepted < run("v-belt-select", duty).result.accepted
 
 

@@ -160,7 +160,7 @@ def test_more_power_needs_more_and_an_unrated_profile_says_so() -> None:
     assert (
         heavy.spare_percent < light.spare_percent
         and heavy.own.static_n > light.own.static_n
-        and heavy.own.hub_standing_n > light.own.hub_standing_n
+        and heavy.own.shaft_load_standing_n > light.own.shaft_load_standing_n
     )
     with pytest.raises(InputError, match="no public rating of H8M") as e:
         work_sync(drive(profile=profile("H8M"), z_1=28, z_2=56))

@@ -22,9 +22,9 @@ from tuyere.core.tension.formulas import (
     deflection_inches,
     deflection_newtons,
     design_horsepower,
-    hub_load_running,
-    hub_load_standing,
     net_pull,
+    shaft_load_running,
+    shaft_load_standing,
     slack_strand,
     slip_limit,
     span_frequency,
@@ -69,8 +69,8 @@ def _worked(e: dict) -> dict[str, float]:
         "P_min": plan.run_in[0].force_n / lbf,
         "P_max": plan.new[1].force_n / lbf,
         "f": plan.run_in[0].frequency_hz,
-        "hub": plan.hub_standing_n / lbf,
-        "hub_new": plan.hub_standing_new_n / lbf,
+        "hub": plan.shaft_load_standing_n / lbf,
+        "hub_new": plan.shaft_load_standing_new_n / lbf,
     }
 
 
@@ -149,10 +149,10 @@ def test_frequency_example() -> None:
 def test_hub_loads_are_vector_sums(arc: float) -> None:
     lean = np.radians(180 - arc) / 2
     tight, slack = np.array([np.cos(lean), np.sin(lean)]), np.array([np.cos(lean), -np.sin(lean)])
-    assert hub_load_running(3, 340.0, 117.0, 26.0, arc) == pytest.approx(
+    assert shaft_load_running(3, 340.0, 117.0, 26.0, arc) == pytest.approx(
         3 * np.linalg.norm(314 * tight + 91 * slack), rel=1e-12
     )
-    assert hub_load_standing(3, 228.0, arc) == pytest.approx(3 * np.linalg.norm(228 * tight + 228 * slack), rel=1e-12)
+    assert shaft_load_standing(3, 228.0, arc) == pytest.approx(3 * np.linalg.norm(228 * tight + 228 * slack), rel=1e-12)
 
 
 @pytest.mark.outside("derivation: the slip limit at design power is the statics form of the static tension")
@@ -223,7 +223,7 @@ def _plan(power: float = 11.2, belts: int = 4, mark: float | None = None):  # no
 
 def test_properties_of_a_plan() -> None:
     plan, more = _plan(), _plan(22.4)
-    assert more.static_n > plan.static_n and more.hub_running_n > plan.hub_running_n
+    assert more.static_n > plan.static_n and more.shaft_load_running_n > plan.shaft_load_running_n
     assert plan.slip_duty_n < plan.static_n < plan.new[0].tension_n < plan.new[1].tension_n
     assert plan.tight_n - plan.slack_n == pytest.approx(1000 * 11.2 / 12.57 / 4)
     assert (plan.tight_n + plan.slack_n) / 2 == pytest.approx(plan.static_n)

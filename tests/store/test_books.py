@@ -191,7 +191,7 @@ def test_a_build_gives_back_the_input_it_was_made_from(db: Session) -> None:
     calc = find("v-belt-drive")
     again = work(calc, calc.request_model.model_validate({"input": build_input(db, row)}))
     record = record_view(db, saved.id)
-    for name in ("centre_distance", "belts_exact", "hub_running", "driven_speed"):
+    for name in ("centre_distance", "belts_exact", "shaft_load_running", "driven_speed"):
         assert getattr(again.result, name).value == pytest.approx(record.result["result"][name]["value"], rel=1e-12)
     assert again.elevation.wheels[1].y == pytest.approx(record.result["elevation"]["wheels"][1]["y"]) and record.working
     driven = db.exec(select(Element).where(Element.build_id == saved.id, Element.x != 0)).one()

@@ -353,7 +353,14 @@ def test_a_drive_of_any_section_and_groove_is_kept_and_works_again_to_the_same_f
     assert kept.status_code == 200, kept.json
     build = client.get(f"/api/drives/{drive}").json["builds"][0]
     again = client.post(f"/api/calc/{build['calc']}", json={"options": build["options"], "input": build["input"]}).json
-    for figure in ("driven_speed", "belt_power", "centre_distance", "hub_standing", "belts_exact", "driven_outside"):
+    for figure in (
+        "driven_speed",
+        "belt_power",
+        "centre_distance",
+        "shaft_load_standing",
+        "belts_exact",
+        "driven_outside",
+    ):
         assert again["result"][figure]["value"] == pytest.approx(first.json["result"][figure]["value"], rel=1e-9), (
             figure
         )

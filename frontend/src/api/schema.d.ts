@@ -2455,7 +2455,7 @@ export interface components {
             shaft_load: components["schemas"]["Figure"];
             /** Shaft Load Case */
             shaft_load_case: string;
-            shaft_pull: components["schemas"]["Figure"];
+            shaft_load_design: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"];
             static_safety: components["schemas"]["Figure"];
             working_pull: components["schemas"]["Figure"];
@@ -4604,14 +4604,14 @@ export interface components {
             driven_speed_low: components["schemas"]["Figure"];
             friction_there: components["schemas"]["Figure"];
             friction_used: components["schemas"]["Figure"];
-            hub_running: components["schemas"]["Figure"];
-            hub_standing: components["schemas"]["Figure"];
             initial_greatest: components["schemas"]["Figure"];
             initial_tension: components["schemas"]["Figure"];
             service_factor: components["schemas"]["Figure"];
             shaft_load: components["schemas"]["Figure"];
             /** Shaft Load Case */
             shaft_load_case: string;
+            shaft_load_running: components["schemas"]["Figure"];
+            shaft_load_standing: components["schemas"]["Figure"];
             slack: components["schemas"]["Figure"];
             small_arc: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
@@ -5395,11 +5395,11 @@ export interface components {
              */
             motor?: components["schemas"]["MotorLimitIn"] | null;
             /**
-             * Shaft Pull
+             * Shaft Load
              * @description largest load that either shaft stands
              * @default null
              */
-            shaft_pull?: (number | string) | null;
+            shaft_load?: (number | string) | null;
             /**
              * Width
              * @description widest belt, chain or sheave face that fits
@@ -7477,8 +7477,6 @@ export interface components {
             driver_pitch: components["schemas"]["Figure"];
             face_between_flanges: components["schemas"]["Figure"] | null;
             frequency: components["schemas"]["Figure"] | null;
-            hub_running: components["schemas"]["Figure"];
-            hub_standing: components["schemas"]["Figure"];
             jump_margin: components["schemas"]["Figure"];
             load_factor: components["schemas"]["Figure"];
             mesh_factor: components["schemas"]["Figure"];
@@ -7486,6 +7484,8 @@ export interface components {
             shaft_load: components["schemas"]["Figure"];
             /** Shaft Load Case */
             shaft_load_case: string;
+            shaft_load_running: components["schemas"]["Figure"];
+            shaft_load_standing: components["schemas"]["Figure"];
             slack: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"];
@@ -8447,9 +8447,6 @@ export interface components {
              * @description the belt's own groove
              */
             groove: string;
-            hub_running: components["schemas"]["Figure"];
-            hub_standing: components["schemas"]["Figure"];
-            hub_standing_new: components["schemas"]["Figure"];
             installation: components["schemas"]["Figure"] | null;
             large_arc: components["schemas"]["Figure"];
             length_factor: components["schemas"]["Figure"] | null;
@@ -8462,6 +8459,9 @@ export interface components {
             shaft_load: components["schemas"]["Figure"];
             /** Shaft Load Case */
             shaft_load_case: string;
+            shaft_load_running: components["schemas"]["Figure"];
+            shaft_load_standing: components["schemas"]["Figure"];
+            shaft_load_standing_new: components["schemas"]["Figure"];
             slack: components["schemas"]["Figure"];
             slip_design: components["schemas"]["Figure"];
             slip_duty: components["schemas"]["Figure"];

@@ -60,7 +60,7 @@ useCarried(limits, {
   width: LENGTH,
   driver_shaft: LENGTH,
   driven_shaft: LENGTH,
-  shaft_pull: FORCE,
+  shaft_load: FORCE,
 })
 const { answer, former, problem, busy, ask } = useQuestion<SelectAnswer>(() =>
   JSON.stringify([question(), picks.value, settings.units]),

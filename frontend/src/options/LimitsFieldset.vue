@@ -34,10 +34,10 @@ const fields = defineModel<LimitFields>({ required: true })
       :fault="faultAt(problem, 'input.limits.driven_shaft')"
     />
     <QuantityField
-      v-model="fields.shaft_pull"
+      v-model="fields.shaft_load"
       label="Most pull a shaft stands"
       example="250 lbf"
-      :fault="faultAt(problem, 'input.limits.shaft_pull')"
+      :fault="faultAt(problem, 'input.limits.shaft_load')"
     />
     <QuantityField
       v-model="fields.driver_outside"

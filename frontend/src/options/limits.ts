@@ -10,7 +10,7 @@ export interface LimitFields {
   frame: string
   driver_shaft: string
   driven_shaft: string
-  shaft_pull: string
+  shaft_load: string
 }
 export const noLimits = (): LimitFields => ({
   belts: '',
@@ -21,7 +21,7 @@ export const noLimits = (): LimitFields => ({
   frame: '',
   driver_shaft: '',
   driven_shaft: '',
-  shaft_pull: '',
+  shaft_load: '',
 })
 
 /** What the search takes. What is no count goes out as typed, so that the server can say what is wrong with it. */
@@ -36,7 +36,7 @@ export function limitsInput(f: LimitFields): Limits {
     motor: f.motor || f.frame.trim() ? { frame: text(f.frame) } : undefined,
     driver_shaft: text(f.driver_shaft),
     driven_shaft: text(f.driven_shaft),
-    shaft_pull: text(f.shaft_pull),
+    shaft_load: text(f.shaft_load),
   } as Limits
 }
 
@@ -52,5 +52,5 @@ export const limitPaths = [
   'motor',
   'driver_shaft',
   'driven_shaft',
-  'shaft_pull',
+  'shaft_load',
 ].map((n) => `input.limits.${n}`)

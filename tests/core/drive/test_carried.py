@@ -7,14 +7,14 @@ from math import ceil
 import pint
 import pytest
 
-from tuyere.core.duty.carried import kilowatts, millimetres, power_to_spare
+from tuyere.core.duty.carried import kilowatts, millimetres, pounds_to_newtons, power_to_spare
 from tuyere.core.flat.formulas import belt_mass_kg, mean_strand, span_feet, width_that_does
 from tuyere.core.geometry.formulas import loop_length
 from tuyere.core.roller_chain.formulas import even_pitches, standing_pull
 from tuyere.core.speeds.formulas import ratio_of_speeds
 from tuyere.core.synchronous.formulas import whole_teeth
 from tuyere.core.tension.formulas import deflection_at_mark
-from tuyere.core.v_belt.formulas import all_belts_power, spare_power
+from tuyere.core.v_belt.formulas import all_belts_power, ride_speed_change, spare_power
 
 U = pint.UnitRegistry()
 
@@ -86,3 +86,21 @@ def test_power_to_spare_two_ways() -> None:
 @pytest.mark.outside("facts of the trade: 1750 to 875 rpm is two to one")
 def test_a_ratio_is_the_speeds() -> None:
     assert float(ratio_of_speeds(1750, 875)) == 2.0
+
+
+@pytest.mark.outside("pint: pounds-force in newtons")
+@pytest.mark.parametrize("x", [0.3, 12.0, 900.0])
+def test_pounds_in_newtons(x: float) -> None:
+    assert float(pounds_to_newtons(x)) == pytest.approx((x * U.force_pound).to("N").magnitude, rel=1e-12)
+
+
+@pytest.mark.outside(
+    "kinematics: a loop runs as fast as the pitch circle of its driver, and the driven wheel with it (in pint)"
+)
+@pytest.mark.parametrize(("rides", "own"), [(120.0, 125.0), (131.5, 125.0), (88.9, 88.9)])
+def test_riding_elsewhere_changes_the_speed_in_proportion(rides: float, own: float) -> None:
+    def driven(d: float) -> float:
+        loop = 1750 * U.turn / U.minute * d * U.mm * 3.141592653589793 / U.turn
+        return float((loop / (300 * U.mm)).to("1/s").magnitude)
+
+    assert float(ride_speed_change(rides, own)) == pytest.approx(100 * (driven(rides) / driven(own) - 1), abs=1e-9)

@@ -15,9 +15,9 @@ from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.drive.loads import PowerAt, shared, turning
 from tuyere.core.drive.path import Path, path_of
 from tuyere.core.drive.route import Route, TakeUp
-from tuyere.core.drive.strands import shaft_pulls, slips, strands_pulled, strands_set
+from tuyere.core.drive.strands import shaft_vectors, slips, strands_pulled, strands_set
 from tuyere.core.errors import InputError, NoSolution
-from tuyere.core.tension.formulas import hub_load_running, hub_load_standing, slack_strand, tight_strand
+from tuyere.core.tension.formulas import shaft_load_running, shaft_load_standing, slack_strand, tight_strand
 
 SOME = settings(derandomize=True, deadline=None, max_examples=50)
 V = 12.0
@@ -73,10 +73,10 @@ def test_two_wheels_by_the_closed_formulas(d: float, D: float, gap: float, kw: f
     assert by_side["tight"] == pytest.approx(float(tight_strand(static, pull)), rel=1e-12)
     assert by_side["slack"] == pytest.approx(float(slack_strand(static, pull)), rel=1e-12)
     arc = min(w.arc_deg for w in path.wraps)
-    still = shaft_pulls(path, {s.id: static for s in path.spans})
-    assert [p.newtons for p in still] == pytest.approx([float(hub_load_standing(1.0, static, arc))] * 2, rel=1e-9)
-    turns = shaft_pulls(path, {s.id: s.tension_n for s in strands}, centrifugal)
-    closed = float(hub_load_running(1.0, by_side["tight"], by_side["slack"], centrifugal, arc))
+    still = shaft_vectors(path, {s.id: static for s in path.spans})
+    assert [p.newtons for p in still] == pytest.approx([float(shaft_load_standing(1.0, static, arc))] * 2, rel=1e-9)
+    turns = shaft_vectors(path, {s.id: s.tension_n for s in strands}, centrifugal)
+    closed = float(shaft_load_running(1.0, by_side["tight"], by_side["slack"], centrifugal, arc))
     assert [p.newtons for p in turns] == pytest.approx([closed] * 2, rel=1e-9)
 
 
@@ -86,7 +86,7 @@ def test_two_wheels_by_the_closed_formulas(d: float, D: float, gap: float, kw: f
 def test_all_shaft_loads_of_a_loop_cancel(count: int, seed: int, kw: float) -> None:
     path = path_of(pressed(count, seed))
     strands = strands_set(path, loads_of(path.route, kw), speed_m_s=V, static_n=4000.0)
-    pulls = shaft_pulls(path, {s.id: s.tension_n for s in strands}, 120.0)
+    pulls = shaft_vectors(path, {s.id: s.tension_n for s in strands}, 120.0)
     size = max(p.newtons for p in pulls)
     assert sum(p.x_n for p in pulls) == pytest.approx(0, abs=1e-9 * size)
     assert sum(p.y_n for p in pulls) == pytest.approx(0, abs=1e-9 * size)

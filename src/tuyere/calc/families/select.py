@@ -84,7 +84,7 @@ def wanted_of(given: SelectIn, design_kw: float) -> DutyWanted:
         largest_driver_mm=min(value_of(room.driver_outside, inf), either),
         largest_driven_mm=min(value_of(room.driven_outside, inf), either),
         widest_mm=value_of(room.width, inf),
-        largest_load_n=min(value_of(room.shaft_pull, inf), bearing_load_n(room.bearing, driver, driven)),
+        largest_load_n=min(value_of(room.shaft_load, inf), bearing_load_n(room.bearing, driver, driven)),
         driver_shaft_mm=value_of(room.driver_shaft, 0.0),
         driven_shaft_mm=value_of(room.driven_shaft, 0.0),
         weights=given.weights.model_dump(),

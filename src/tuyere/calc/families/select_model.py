@@ -47,7 +47,7 @@ class LimitsIn(Input):
     driven_shaft: Size | None = Field(
         default=None, description="diameter of the driven shaft: the wheel needs a hub round it"
     )
-    shaft_pull: Force | None = Field(default=None, description="largest load that either shaft stands")
+    shaft_load: Force | None = Field(default=None, description="largest load that either shaft stands")
     bearing: BearingLimitIn | None = Field(default=None, description="the bearing beside a wheel, which has to last")
 
 

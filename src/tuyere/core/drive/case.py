@@ -13,7 +13,7 @@ from tuyere.core.drive.loads import PowerAt
 from tuyere.core.drive.path import Path
 from tuyere.core.drive.route import Route
 from tuyere.core.drive.shaft_load import ShaftLoad
-from tuyere.core.drive.strands import ShaftPull, SlipAt, Strand
+from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand
 from tuyere.core.wheels.mass import Weight
 
 L = TypeVar("L")
@@ -105,7 +105,7 @@ class WorkedDrive(Generic[L, R, S]):
     level: Level[S]
     strands: tuple[Strand, ...]
     slips: tuple[SlipAt, ...]
-    pulls: tuple[ShaftPull, ...]
+    shaft_vectors: tuple[ShaftVector, ...]
     shaft_load: ShaftLoad
     elevation: Elevation
     width_mm: float

@@ -16,7 +16,7 @@ from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.drive.loads import shared
 from tuyere.core.drive.path import Wrap
 from tuyere.core.drive.shaft_load import shaft_load
-from tuyere.core.drive.strands import shaft_pulls, slips, strands_pulled, strands_set
+from tuyere.core.drive.strands import shaft_vectors, slips, strands_pulled, strands_set
 from tuyere.core.drive.wheel import Wheel
 from tuyere.core.duty.design import design_power
 from tuyere.core.steps import quiet
@@ -106,7 +106,7 @@ class Method(ABC, Generic[L, R, S]):
             slipping = slips(
                 shape.path, strands, centrifugal_n=level.centrifugal_n, grip=lambda wrap: self.grip(case, wrap)
             )
-            pulls = shaft_pulls(shape.path, {s.id: s.tension_n for s in strands}, level.centrifugal_n)
+            vectors = shaft_vectors(shape.path, {s.id: s.tension_n for s in strands}, level.centrifugal_n)
         width, weight = self.size(case, rated, shape=shape, level=level)
         path = replace(shape.path, wraps=tuple(replace(w, wheel=self.drawn(w.wheel, rated)) for w in shape.path.wraps))
         drawing = elevation_of(
@@ -121,7 +121,7 @@ class Method(ABC, Generic[L, R, S]):
             level=level,
             strands=strands,
             slips=tuple(s for s in slipping if s.held < inf),
-            pulls=pulls,
+            shaft_vectors=vectors,
             shaft_load=shaft_load(standing_new_n=level.standing_n, running_n=level.running_n),
             elevation=drawing,
             width_mm=width,

@@ -46,7 +46,7 @@ class SlipAt:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class ShaftPull:
+class ShaftVector:
     """What a loop does to one shaft: a vector in the plane of the drive, N."""
 
     wheel: str
@@ -130,12 +130,12 @@ def slips(
     return tuple(out)
 
 
-def shaft_pulls(path: Path, tensions: Mapping[str, float], centrifugal_n: float = 0.0) -> tuple[ShaftPull, ...]:
+def shaft_vectors(path: Path, tensions: Mapping[str, float], centrifugal_n: float = 0.0) -> tuple[ShaftVector, ...]:
     """The vector on every shaft from the tensions by strand id; the centrifugal part holds the loop and not the shaft."""
     out = []
     for k, wrap in enumerate(path.wraps):
         arriving, leaving = path.spans[k - 1], path.spans[k]
         a, b = tensions[arriving.id] - centrifugal_n, tensions[leaving.id] - centrifugal_n
         (ax, ay), (bx, by) = arriving.heading, leaving.heading
-        out.append(ShaftPull(wheel=wrap.wheel.id, x_n=b * bx - a * ax, y_n=b * by - a * ay))
+        out.append(ShaftVector(wheel=wrap.wheel.id, x_n=b * bx - a * ax, y_n=b * by - a * ay))
     return tuple(out)

@@ -32,9 +32,9 @@ from tuyere.core.speeds.formulas import belt_speed, driven_speed
 from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     design_horsepower,
-    hub_load_running,
-    hub_load_standing,
     net_pull,
+    shaft_load_running,
+    shaft_load_standing,
     slack_strand,
     speed_in_feet,
     tight_strand,
@@ -176,7 +176,7 @@ class FlatField(Field[FlatCandidate]):
         t_c = pounds_to_newtons(hoop)
         mean = pounds_to_newtons(initial_tension(set_for, slack_tension(set_for, pull), hoop)) + t_c
         duty_pull = net_pull(w.power_kw, speed, 1.0)
-        running = hub_load_running(1.0, tight_strand(mean, duty_pull), slack_strand(mean, duty_pull), t_c, arc)
+        running = shaft_load_running(1.0, tight_strand(mean, duty_pull), slack_strand(mean, duty_pull), t_c, arc)
         weight_ft = belt_weight(weight_in3, wide, thick)
         return {
             "error": self.errors(rows),
@@ -184,7 +184,7 @@ class FlatField(Field[FlatCandidate]):
             "hp_in": hp_in,
             "width": width,
             "face": face,
-            "hub": np.maximum(hub_load_standing(1.0, mean, arc), running),
+            "hub": np.maximum(shaft_load_standing(1.0, mean, arc), running),
             "spare": power_to_spare(hp_in * wide, design_hp),
             "belt": weight_ft * KG_PER_LB * open_length(w.about_mm, small, large) / MM_PER_IN / 12,
             "there": there.astype(float),

@@ -42,9 +42,9 @@ from tuyere.core.steps import about, looked_up
 from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     design_horsepower,
-    hub_load_running,
-    hub_load_standing,
     net_pull,
+    shaft_load_running,
+    shaft_load_standing,
     slack_strand,
     span_inches,
     speed_in_feet,
@@ -98,8 +98,8 @@ class FlatSet:
     initial_greatest_n: float
     centrifugal_n: float
     full: StrandsLbf
-    hub_standing_n: float
-    hub_running_n: float
+    shaft_load_standing_n: float
+    shaft_load_running_n: float
     friction_used: float
     friction_there: float
     dip_mm: float
@@ -243,8 +243,8 @@ class FlatMethod(Method[FlatLoop, FlatRated, FlatSet]):
         mean = mean_strand(t_i, t_c)
         duty_pull = net_pull(case.power_kw, speeds.loop_m_s, 1.0)
         t_1, t_2 = tight_strand(mean, duty_pull), slack_strand(mean, duty_pull)
-        standing = hub_load_standing(1.0, mean, arc)
-        running = hub_load_running(1.0, t_1, t_2, t_c, arc)
+        standing = shaft_load_standing(1.0, mean, arc)
+        running = shaft_load_running(1.0, t_1, t_2, t_c, arc)
         return Level(
             static_n=mean,
             centrifugal_n=t_c,
@@ -257,8 +257,8 @@ class FlatMethod(Method[FlatLoop, FlatRated, FlatSet]):
                 initial_greatest_n=greatest,
                 centrifugal_n=t_c,
                 full=full,
-                hub_standing_n=standing,
-                hub_running_n=running,
+                shaft_load_standing_n=standing,
+                shaft_load_running_n=running,
                 friction_used=own.friction_used,
                 friction_there=looked_up("mu", of.friction, t.id, t.source_of()),
                 dip_mm=millimetres(dip),

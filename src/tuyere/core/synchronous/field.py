@@ -42,7 +42,7 @@ from tuyere.core.synchronous.method import STRAND_RATIO
 from tuyere.core.synchronous.tables import Profile, profiles
 from tuyere.core.synchronous.weight import pulley_face_mm, pulleys_weight
 from tuyere.core.tables import axis, table
-from tuyere.core.tension.formulas import hub_load_running, hub_load_standing, net_pull, slack_strand, tight_strand
+from tuyere.core.tension.formulas import net_pull, shaft_load_running, shaft_load_standing, slack_strand, tight_strand
 
 FEWEST_IN_MESH = 3.0
 STOCK_RIM_M_S = 33.0
@@ -239,7 +239,8 @@ class SyncField(Field[SyncCandidate]):
             "power": power,
             "design": design,
             "hub": np.maximum(
-                hub_load_standing(1.0, static, c["wrap"]), hub_load_running(1.0, tight, slack, centrifugal, c["wrap"])
+                shaft_load_standing(1.0, static, c["wrap"]),
+                shaft_load_running(1.0, tight, slack, centrifugal, c["wrap"]),
             ),
             "largest": np.maximum(c["z_1"], c["z_2"]) * c["p_b"] / pi - 2 * c["a_b"],
             "mass": mass * c["z_b"] * c["p_b"] / 1000,

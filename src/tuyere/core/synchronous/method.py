@@ -36,9 +36,9 @@ from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     deflection,
     deflection_at_mark,
-    hub_load_running,
-    hub_load_standing,
     net_pull,
+    shaft_load_running,
+    shaft_load_standing,
     slack_strand,
     span_frequency,
     tight_strand,
@@ -71,8 +71,8 @@ class SyncSet:
     deflection_mm: float
     force_n: float
     frequency_hz: float | None
-    hub_standing_n: float
-    hub_running_n: float
+    shaft_load_standing_n: float
+    shaft_load_running_n: float
     face_mm: float | None
     room: tuple[float, float] | None
     pulleys: tuple[tuple[float, float], tuple[float, float]]
@@ -166,8 +166,8 @@ class SyncMethod(Method[SyncLoop, SyncRated, SyncSet]):
         margin = jump_margin(static, centrifugal, pull)
         tight, slack = tight_strand(static, pull), slack_strand(static, pull)
         depth = deflection_at_mark(deflection(shape.span_mm), loop.tape_mark_mm)
-        standing = hub_load_standing(1.0, static, shape.small_arc_deg)
-        running = hub_load_running(1.0, tight, slack, centrifugal, shape.small_arc_deg)
+        standing = shaft_load_standing(1.0, static, shape.small_arc_deg)
+        running = shaft_load_running(1.0, tight, slack, centrifugal, shape.small_arc_deg)
         return Level(
             static_n=static,
             centrifugal_n=centrifugal,
@@ -182,8 +182,8 @@ class SyncMethod(Method[SyncLoop, SyncRated, SyncSet]):
                 deflection_mm=depth,
                 force_n=string_force(static, depth, shape.span_mm),
                 frequency_hz=span_frequency(shape.span_mm, static, mass) if mass > 0 else None,
-                hub_standing_n=standing,
-                hub_running_n=running,
+                shaft_load_standing_n=standing,
+                shaft_load_running_n=running,
                 face_mm=face_mm(of, loop.width_mm, True),
                 room=room_mm(of, shape.length_mm, 1),
                 pulleys=(pulleys[0], pulleys[1]),

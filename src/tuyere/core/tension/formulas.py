@@ -170,12 +170,12 @@ def span_frequency(t: Num, T_s: Num, m: Num) -> Num:
 
 
 @formula("F_h0", STATICS)
-def hub_load_standing(N_b: Num, T_s: Num, theta: Num) -> Num:
+def shaft_load_standing(N_b: Num, T_s: Num, theta: Num) -> Num:
     """Both strands pull with the static tension."""
     return 2 * N_b * T_s * sin(radians(theta) / 2)
 
 
 @formula("F_h", STATICS)
-def hub_load_running(N_b: Num, T_1: Num, T_2: Num, T_cN: Num, theta: Num) -> Num:
+def shaft_load_running(N_b: Num, T_1: Num, T_2: Num, T_cN: Num, theta: Num) -> Num:
     """The strand tensions less their centrifugal part, added as vectors."""
     return N_b * sqrt((T_1 - T_cN) ** 2 + (T_2 - T_cN) ** 2 - 2 * (T_1 - T_cN) * (T_2 - T_cN) * cos(radians(theta)))

@@ -17,9 +17,9 @@ from tuyere.core.tension.formulas import (
     centrifugal_newtons,
     centrifugal_tension,
     design_horsepower,
-    hub_load_running,
-    hub_load_standing,
     net_pull,
+    shaft_load_running,
+    shaft_load_standing,
     slack_strand,
     slip_limit,
     speed_in_feet,
@@ -170,8 +170,8 @@ class VBeltField(Field[VBeltCandidate]):
         published = static_tension_newtons(static_tension(g, design_horsepower(w.design_kw), belts, feet, t_c))
         pull = net_pull(w.power_kw, speed, belts)
         static = tension_that_grips(published, slip_limit(pull, tension_ratio_limit(FRICTION, c["arc"]), t_c_n))
-        standing = hub_load_standing(belts, NEW[1] * static, c["arc"])
-        running = hub_load_running(belts, tight_strand(static, pull), slack_strand(static, pull), t_c_n, c["arc"])
+        standing = shaft_load_standing(belts, NEW[1] * static, c["arc"])
+        running = shaft_load_running(belts, tight_strand(static, pull), slack_strand(static, pull), t_c_n, c["arc"])
         greater: Array = np.maximum(standing, running)
         return greater
 

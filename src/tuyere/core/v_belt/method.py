@@ -256,8 +256,8 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
         return Level(
             static_n=rated.count * plan.static_n,
             centrifugal_n=rated.count * plan.centrifugal_n,
-            standing_n=plan.hub_standing_new_n,
-            running_n=plan.hub_running_n,
+            standing_n=plan.shaft_load_standing_new_n,
+            running_n=plan.shaft_load_running_n,
             own=VBeltSet(
                 plan=plan,
                 room=allowance(of, case.loop.belt.number, shape.length_mm),

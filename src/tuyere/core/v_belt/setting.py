@@ -16,9 +16,9 @@ from tuyere.core.tension.formulas import (
     deflection_inches,
     deflection_newtons,
     design_horsepower,
-    hub_load_running,
-    hub_load_standing,
     net_pull,
+    shaft_load_running,
+    shaft_load_standing,
     slack_strand,
     slip_limit,
     span_frequency,
@@ -65,9 +65,9 @@ class TensionPlan:
     slack_n: float
     slip_duty_n: float
     slip_design_n: float
-    hub_standing_n: float
-    hub_standing_new_n: float
-    hub_running_n: float
+    shaft_load_standing_n: float
+    shaft_load_standing_new_n: float
+    shaft_load_running_n: float
     centrifugal_n: float
 
 
@@ -128,9 +128,9 @@ def plan_tension(
 
     tight = tight_strand(static_n, pull)
     slack = slack_strand(static_n, pull)
-    standing = hub_load_standing(belts, static_n, arc_deg)
-    standing_new = hub_load_standing(belts, new[1].tension_n, arc_deg)
-    running = hub_load_running(belts, tight, slack, t_c_n, arc_deg)
+    standing = shaft_load_standing(belts, static_n, arc_deg)
+    standing_new = shaft_load_standing(belts, new[1].tension_n, arc_deg)
+    running = shaft_load_running(belts, tight, slack, t_c_n, arc_deg)
     return TensionPlan(
         static_n=static_n,
         statics_n=statics,
@@ -143,8 +143,8 @@ def plan_tension(
         slack_n=slack,
         slip_duty_n=slip_duty,
         slip_design_n=slip_design,
-        hub_standing_n=standing,
-        hub_standing_new_n=standing_new,
-        hub_running_n=running,
+        shaft_load_standing_n=standing,
+        shaft_load_standing_new_n=standing_new,
+        shaft_load_running_n=running,
         centrifugal_n=t_c_n,
     )

@@ -57,8 +57,8 @@ class FlatDriveOut(Answer):
     initial_tension: Figure
     initial_greatest: Figure
     centrifugal: Figure
-    hub_standing: Figure
-    hub_running: Figure
+    shaft_load_standing: Figure
+    shaft_load_running: Figure
     shaft_load: Figure
     shaft_load_case: str
     friction_used: Figure
@@ -108,8 +108,8 @@ def flat_drive_out(r: FlatDrive, frame: Frame) -> FlatDriveOut:
         initial_tension=f(own.initial_n, "force"),
         initial_greatest=f(own.initial_greatest_n, "force"),
         centrifugal=f(own.centrifugal_n, "force"),
-        hub_standing=f(own.hub_standing_n, "force", per="hub"),
-        hub_running=f(own.hub_running_n, "force", per="hub"),
+        shaft_load_standing=f(own.shaft_load_standing_n, "force", per="hub"),
+        shaft_load_running=f(own.shaft_load_running_n, "force", per="hub"),
         shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
         friction_used=f(own.friction_used, "factor", "exact"),

@@ -73,7 +73,7 @@ class ChainDriveOut(Answer):
     working_pull: Figure
     greatest_pull: Figure
     static_safety: Figure
-    shaft_pull: Figure
+    shaft_load_design: Figure
     shaft_load: Figure
     shaft_load_case: str
     sag: Figure
@@ -129,7 +129,7 @@ def chain_drive_out(r: ChainDrive, frame: Frame) -> ChainDriveOut:
         working_pull=f(own.pull_n, "force"),
         greatest_pull=f(own.greatest_n, "force"),
         static_safety=f(own.safety, "factor"),
-        shaft_pull=f(own.shaft_n, "force", per="hub"),
+        shaft_load_design=f(own.shaft_n, "force", per="hub"),
         shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
         sag=f(own.sag_mm, "length", "tape"),

@@ -72,8 +72,8 @@ class SyncDriveOut(Answer):
     deflection: Figure
     deflection_force: Figure
     frequency: Figure | None
-    hub_standing: Figure
-    hub_running: Figure
+    shaft_load_standing: Figure
+    shaft_load_running: Figure
     shaft_load: Figure
     shaft_load_case: str
     belt_mass: Figure | None
@@ -138,8 +138,8 @@ def sync_drive_out(r: SyncDrive, frame: Frame) -> SyncDriveOut:
         deflection=f(own.deflection_mm, "length", "tape"),
         deflection_force=f(own.force_n, "force"),
         frequency=None if own.frequency_hz is None else f(own.frequency_hz, "frequency"),
-        hub_standing=f(own.hub_standing_n, "force", per="hub"),
-        hub_running=f(own.hub_running_n, "force", per="hub"),
+        shaft_load_standing=f(own.shaft_load_standing_n, "force", per="hub"),
+        shaft_load_running=f(own.shaft_load_running_n, "force", per="hub"),
         shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
         belt_mass=None if not own.mass_kg_m else f(own.mass_kg_m, "mass_per_length"),

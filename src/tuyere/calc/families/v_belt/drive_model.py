@@ -128,9 +128,9 @@ class VBeltDriveOut(Answer):
     slack: Figure
     slip_duty: Figure
     slip_design: Figure
-    hub_standing: Figure
-    hub_standing_new: Figure
-    hub_running: Figure
+    shaft_load_standing: Figure
+    shaft_load_standing_new: Figure
+    shaft_load_running: Figure
     shaft_load: Figure
     shaft_load_case: str
     belt_mass: Figure
@@ -241,9 +241,9 @@ def drive_out(r: VBeltDrive, frame: Frame) -> VBeltDriveOut:
         slack=f(t.slack_n, "force", per="belt"),
         slip_duty=f(t.slip_duty_n, "force", per="belt"),
         slip_design=f(t.slip_design_n, "force", per="belt"),
-        hub_standing=f(t.hub_standing_n, "force", per="hub"),
-        hub_standing_new=f(t.hub_standing_new_n, "force", per="hub"),
-        hub_running=f(t.hub_running_n, "force", per="hub"),
+        shaft_load_standing=f(t.shaft_load_standing_n, "force", per="hub"),
+        shaft_load_standing_new=f(t.shaft_load_standing_new_n, "force", per="hub"),
+        shaft_load_running=f(t.shaft_load_running_n, "force", per="hub"),
         shaft_load=f(r.shaft_load.newtons, "force", per="hub"),
         shaft_load_case=r.shaft_load.case,
         belt_mass=f(t.mass_kg_m, "mass_per_length"),
