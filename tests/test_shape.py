@@ -1,6 +1,7 @@
 """The shape of the code: what a reader may rely on, held by machine. Rules of this project, no outside source."""
 
 import ast
+import re
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -43,3 +44,39 @@ def test_records_of_more_than_four_fields_are_made_by_name() -> None:
             ]
             if made and len(fields) > 4:
                 assert "kw_only=True" in ast.unparse(made[0]), f"{path.name}: {node.name}"
+
+
+BOOKS = ("machines", "drives", "builds", "shelf")
+# They only read: what they show is nobody's doing.
+READS = {"current", "drive_view", "duty_view", "list_machines", "machine_view", "on_the_machine"}
+
+
+@pytest.mark.parametrize("subject", BOOKS)
+def test_every_rule_of_the_store_knows_who_acts(subject: str) -> None:
+    """People come later; the rules are asked with an actor today, a name."""
+    tree = ast.parse((ROOT / "src" / "tuyere" / "store" / subject / "book.py").read_text("utf-8"))
+    for fn in tree.body:
+        if isinstance(fn, ast.FunctionDef) and not fn.name.startswith("_") and fn.name not in READS:
+            taken = {a.arg: ast.unparse(a.annotation) for a in fn.args.args if a.annotation is not None}
+            assert taken.get("actor") == "Actor", f"{subject}.{fn.name}"
+
+
+GENERIC = re.compile(
+    r"""['"](v-belt|roller-chain|synchronous|flat)['"]|['"](v-belt|chain|sync|flat)-(drive|select|why-not)['"]"""
+)
+
+
+@pytest.mark.parametrize(
+    "path",
+    [
+        p
+        for p in sorted((ROOT / "src" / "tuyere").rglob("*.py"))
+        if not {"demo", "migrations", "core", "data"} & set(p.parts)
+        and not (p.parent.parent.name == "families" and p.parent.parent.parent.name == "calc")
+    ],
+    ids=lambda p: str(p.relative_to(ROOT)),
+)
+def test_no_generic_file_names_a_family(path: Path) -> None:
+    """By its key or its calculations, but for the demo, whose drives are of families, and examples of a request."""
+    text = re.sub(r"example=\{.*?\n    \},\n", "", path.read_text("utf-8"), flags=re.S)
+    assert not GENERIC.search(text), GENERIC.search(text)
