@@ -72,8 +72,9 @@ def largest_pull(
 
     Source: ISO 281, statics.
 
-    >>> pull = largest_pull(14000.0, 1000.0, 5717.0, "ball", 100.0, 300.0)
-    >>> round(overhung(pull, 100.0, 300.0, 1000.0, 14000.0, None, "ball").near_life_h)
+    >>> pull = largest_pull(14000.0, 1000.0, hours=5717.0, kind="ball", overhang_mm=100.0, spacing_mm=300.0)
+    >>> loads = overhung(pull, 100.0, spacing_mm=300.0, rpm=1000.0, near_n=14000.0, far_n=None, kind="ball")
+    >>> round(loads.near_life_h)
     5717
     """
     if kind not in EXPONENT:
