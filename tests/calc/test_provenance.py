@@ -58,6 +58,24 @@ STEPLESS = {
         r"v-belt-range result\.(points|worst)",
         r"v-belt-bases result\.rows",
     ),
+    "one tension on the other rulers of its scale, and the bands and the deflection as the drive's own page works them": (
+        r"tension-(target|schools|reading|adjust) result\..*(deflection_force|frequency)$",
+        r"tension-target result\.(aim|bands|deflection|span|shaft_load)",
+        r"tension-schools result\.(schools|span)",
+        r"tension-reading result\.(band|mean)",
+        r"tension-adjust result\.expected",
+    ),
+    "how sure a reading is, beside the reading": (
+        r"alignment result\.faults.*error",
+        r"tension-reading result\.belts.*error",
+    ),
+    "shims as they lie in the box, turns to the eighth, a difference of two readings": (
+        r"(alignment|soft-foot) result\..*shims",
+        r"tension-adjust result\.turns",
+        r"tension-reading result\.spread",
+        r"run-out result\.total",
+        r"soft-foot result\.limit",
+    ),
     "worked within the design power, whose working has it": (r"sync-drive result\.load_factor",),
 }
 ALLOWED = re.compile("|".join(f"(?:{p})" for group in STEPLESS.values() for p in group))
@@ -83,11 +101,21 @@ def shown_in(answer: dict[str, Any]) -> dict[str, dict[str, Any]]:
     return dict(figures({"result": answer["result"], "sheet": answer["sheet"] or {}}))
 
 
+def flat(x: Any) -> Iterator[float]:
+    """Every number inside a value, a list of readings among them."""
+    if isinstance(x, dict):
+        x = list(x.values())
+    if isinstance(x, list):
+        for v in x:
+            yield from flat(v)
+    elif isinstance(x, int | float):
+        yield float(x)
+
+
 def given_values(echo: Any) -> Iterator[float]:
     """Numbers as they were given or assumed."""
     if isinstance(echo, dict) and {"value", "origin"} <= echo.keys():
-        if isinstance(echo["value"], int | float):
-            yield float(echo["value"])
+        yield from (float(x) for x in flat(echo["value"]))
     elif isinstance(echo, dict):
         for v in echo.values():
             yield from given_values(v)

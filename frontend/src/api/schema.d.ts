@@ -64,6 +64,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/alignment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Line of two wheels
+         * @description Twist, toe and offset from gaps, laser, dials or levels by least squares; which feet to shim, swing and slide.
+         */
+        post: operations["calc_calc_alignment_calc_alignment_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/alignment-limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How far out of line two wheels may be
+         * @description Limits of twist, toe and offset by the kind of loop, in degrees, mm/m, in/ft and gap at the rim.
+         */
+        post: operations["calc_calc_alignment_limits_calc_alignment_limits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/bearing-life": {
         parameters: {
             query?: never;
@@ -624,6 +664,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/run-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Run-out of a wheel or shaft
+         * @description Total indicator reading of rim, face or shaft against what is allowed.
+         */
+        post: operations["calc_calc_run_out_calc_run_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/service-factor": {
         parameters: {
             query?: never;
@@ -658,6 +718,26 @@ export interface paths {
          * @description What an overhung sheave puts on each of two bearings, and how long they last.
          */
         post: operations["calc_calc_shaft_load_calc_shaft_load_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/soft-foot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Soft foot
+         * @description Which foot lifts when its bolt is loosened, and what to put under it, before any alignment.
+         */
+        post: operations["calc_calc_soft_foot_calc_soft_foot_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -818,6 +898,86 @@ export interface paths {
          * @description One synchronous drive against every limit of the search: what it misses and by how much, or its place in the order.
          */
         post: operations["calc_calc_sync_why_not_calc_sync_why_not_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tension-adjust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What to turn next
+         * @description Turns of each adjuster from readings and turns so far, never past the upper limit; when something does not move as it should.
+         */
+        post: operations["calc_calc_tension_adjust_calc_tension_adjust_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tension-reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a tension reading says
+         * @description Plunger, clip-on, note, marks, pull or thumb as the tension of each belt; mean, spread, the odd belt, contradictions.
+         */
+        post: operations["calc_calc_tension_reading_calc_tension_reading_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tension-schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Schools of setting a belt
+         * @description Label, 1/64 per inch, clip-on, by ear, thumb and just-no-squeal on this drive's span: where each lands.
+         */
+        post: operations["calc_calc_tension_schools_calc_tension_schools_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tension-target": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tension to set
+         * @description The band to set, on three rulers; where it slips at duty, design power and start; what gives above; where it flaps.
+         */
+        post: operations["calc_calc_tension_target_calc_tension_target_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1305,6 +1465,260 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AlignmentIn
+         * @description Readings of the line of two wheels, by any means; the machine that stays carries the reference.
+         */
+        AlignmentIn: {
+            /**
+             * Carried Back
+             * @description the gaps at the wheel that stays are from a laser on the one that moves
+             * @default false
+             */
+            carried_back?: boolean;
+            /**
+             * Centre
+             * @description centre distance
+             */
+            centre: number | string;
+            /**
+             * @description feet of the machine that moves
+             * @default null
+             */
+            feet?: components["schemas"]["FeetIn"] | null;
+            /**
+             * Kind
+             * @description kind of loop
+             * @default v
+             * @enum {string}
+             */
+            kind?: "v" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain";
+            /**
+             * @description a level on both faces
+             * @default null
+             */
+            levels?: components["schemas"]["LevelsIn"] | null;
+            /**
+             * @description gaps at the wheel that moves, edge or laser on the other
+             * @default null
+             */
+            moving?: components["schemas"]["GapsIn"] | null;
+            /**
+             * Rim Moving
+             * @description face to groove of the wheel that moves
+             * @default null
+             */
+            rim_moving?: (number | string) | null;
+            /**
+             * Rim Staying
+             * @description face to groove of the wheel that stays
+             * @default null
+             */
+            rim_staying?: (number | string) | null;
+            /**
+             * Shims
+             * @description thicknesses in the box; a usual box without them
+             * @default []
+             */
+            shims?: (number | string)[];
+            /**
+             * @description gaps at the wheel that stays: a line that touches nothing, or a laser carried by the one that moves
+             * @default null
+             */
+            staying?: components["schemas"]["GapsIn"] | null;
+            /**
+             * Tool
+             * @description what it is read with
+             * @default feeler
+             * @enum {string}
+             */
+            tool?: "feeler" | "tape" | "string" | "face laser" | "groove laser" | "dial";
+        };
+        /**
+         * AlignmentLimitsIn
+         * @description Two wheels and the kind of loop on them.
+         */
+        AlignmentLimitsIn: {
+            /**
+             * Centre
+             * @description centre distance
+             */
+            centre: number | string;
+            /**
+             * Diameter
+             * @description diameter of the wheel that is read
+             * @default null
+             */
+            diameter?: (number | string) | null;
+            /**
+             * Kind
+             * @description kind of loop
+             * @default v
+             * @enum {string}
+             */
+            kind?: "v" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain";
+        };
+        /**
+         * AlignmentLimitsOut
+         * @description What is allowed: as an angle, as a slope, as a difference of gaps, and the offset.
+         */
+        AlignmentLimitsOut: {
+            angle: components["schemas"]["Figure"];
+            /** Comes From */
+            comes_from: string;
+            gap_difference: components["schemas"]["Figure"] | null;
+            offset: components["schemas"]["Figure"];
+            slope: components["schemas"]["Figure"];
+            worth_aiming_for: components["schemas"]["Figure"];
+        };
+        /** AlignmentLimitsRequest */
+        AlignmentLimitsRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["AlignmentLimitsIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** AlignmentLimitsResponse */
+        AlignmentLimitsResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["AlignmentLimitsOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * AlignmentOut
+         * @description How the wheels stand, whether that will do, and what to move first.
+         */
+        AlignmentOut: {
+            /** Faults */
+            faults: components["schemas"]["FaultOut"][];
+            /** Moves */
+            moves: components["schemas"]["MoveOut"][];
+            /** Read Again */
+            read_again: string;
+            /** Readings */
+            readings: string;
+            /** Says */
+            says: string;
+            /** Walks */
+            walks: string;
+            /** Within */
+            within: boolean;
+        };
+        /** AlignmentRequest */
+        AlignmentRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["AlignmentIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** AlignmentResponse */
+        AlignmentResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["AlignmentOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * ArcOut
          * @description Belt in contact with a wheel.
          */
@@ -1323,6 +1737,33 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * ArmIn
+         * @description A lever or sprung arm with an idler.
+         */
+        ArmIn: {
+            /**
+             * Idler At
+             * @description pivot to the idler's middle
+             */
+            idler_at: number | string;
+            /**
+             * Off Square
+             * @description how far the belt's push is off square to the arm
+             * @default null
+             */
+            off_square?: (number | string) | null;
+            /**
+             * Pull At
+             * @description pivot to where it is pulled
+             */
+            pull_at: number | string;
+            /**
+             * Turn
+             * @description turn of the belt on the idler
+             */
+            turn: number | string;
         };
         /**
          * AtSpeedOut
@@ -1346,6 +1787,16 @@ export interface components {
             per: string | null;
             /** Shown */
             shown: string;
+        };
+        /**
+         * BandOut
+         * @description A band on the scale.
+         */
+        BandOut: {
+            high: components["schemas"]["OnScale"];
+            low: components["schemas"]["OnScale"];
+            /** State */
+            state: string;
         };
         /**
          * BasisRow
@@ -1575,6 +2026,41 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * BeltFactsIn
+         * @description A belt by itself, where there is no drive to ask.
+         */
+        BeltFactsIn: {
+            /**
+             * Belts
+             * @description belts of the set
+             * @default 1
+             */
+            belts?: number;
+            /**
+             * Length
+             * @description length of the belt
+             * @default null
+             */
+            length?: (number | string) | null;
+            /**
+             * Mass
+             * @description mass of one belt by its length
+             * @default null
+             */
+            mass?: (number | string) | null;
+            /**
+             * Span
+             * @description free span
+             */
+            span: number | string;
+            /**
+             * Stiffness
+             * @description deflection stiffness Y of one belt
+             * @default null
+             */
+            stiffness?: (number | string) | null;
         };
         /** BeltIdentifyRequest */
         BeltIdentifyRequest: {
@@ -1982,6 +2468,18 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * BeltReadOut
+         * @description One belt: where it stands on the scale and how sure that is.
+         */
+        BeltReadOut: {
+            at: components["schemas"]["OnScale"];
+            /** Belt */
+            belt: number;
+            error: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
         };
         /**
          * Beside
@@ -3403,6 +3901,26 @@ export interface components {
             drivers: components["schemas"]["Choice"][];
         };
         /**
+         * CliffOut
+         * @description One end of the scale: below it slips, above something is overloaded; what is missing where it is not known.
+         */
+        CliffOut: {
+            at: components["schemas"]["OnScale"] | null;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Missing */
+            missing: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "below" | "above";
+            /** Why */
+            why: string;
+        };
+        /**
          * ColumnOut
          * @description A column.
          */
@@ -3746,6 +4264,24 @@ export interface components {
             y1: number;
             /** Y2 */
             y2: number;
+        };
+        /**
+         * DriveAskedIn
+         * @description A whole drive: which calculation works it, and its input as the drive's page holds it.
+         */
+        DriveAskedIn: {
+            /**
+             * Calc
+             * @description the whole-drive calculation that works it
+             */
+            calc: string;
+            /**
+             * Input
+             * @description its input
+             */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
         };
         /** DriveCompareRequest */
         DriveCompareRequest: {
@@ -4371,6 +4907,49 @@ export interface components {
             verdict: "good" | "limited" | "no";
         };
         /**
+         * FaultOut
+         * @description One fault: what it is, how sure, what is allowed, and in words.
+         */
+        FaultOut: {
+            error: components["schemas"]["Figure"];
+            found: components["schemas"]["Figure"];
+            limit: components["schemas"]["Figure"];
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            slope: components["schemas"]["Figure"] | null;
+            /** Within */
+            within: boolean;
+        };
+        /**
+         * FeetIn
+         * @description Feet of the machine that moves.
+         */
+        FeetIn: {
+            /**
+             * Height
+             * @description shaft above the soles of the feet
+             */
+            height: number | string;
+            /**
+             * Inboard
+             * @description middle of the wheel to the inboard feet, along the shaft
+             */
+            inboard: number | string;
+            /**
+             * Jack Pitch
+             * @description one turn of its jack bolts moves it by
+             * @default null
+             */
+            jack_pitch?: (number | string) | null;
+            /**
+             * Spacing
+             * @description inboard to outboard feet, along the shaft
+             */
+            spacing: number | string;
+        };
+        /**
          * Figure
          * @description One figure: value in the core's unit, how it is shown, the step that gives it.
          */
@@ -4517,6 +5096,20 @@ export interface components {
              * @default null
              */
             section?: string | null;
+        };
+        /**
+         * FlapOut
+         * @description A strand whose own note is near what shakes it.
+         */
+        FlapOut: {
+            /** Says */
+            says: string;
+            shake_frequency: components["schemas"]["Figure"];
+            /** Shaken By */
+            shaken_by: string;
+            /** Strand */
+            strand: string;
+            strand_frequency: components["schemas"]["Figure"];
         };
         /**
          * FlatDriveIn
@@ -4939,6 +5532,17 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * FootOut
+         * @description A foot that needs shims.
+         */
+        FootOut: {
+            /** Foot */
+            foot: string;
+            lift: components["schemas"]["Figure"];
+            /** Shims */
+            shims: components["schemas"]["Figure"][];
+        };
+        /**
          * FormulaOut
          * @description A formula as LaTeX with its source.
          */
@@ -4963,6 +5567,41 @@ export interface components {
             symbol: string;
             /** Unit */
             unit: string;
+        };
+        /**
+         * GapsIn
+         * @description Gaps at points of a wheel's face; positive where the face lies behind the line, toward its own machine.
+         */
+        GapsIn: {
+            /**
+             * Bottom
+             * @description at the bottom
+             * @default null
+             */
+            bottom?: (number | string) | null;
+            /**
+             * Diameter
+             * @description circle on which the gaps are read
+             */
+            diameter: number | string;
+            /**
+             * Far
+             * @description at the edge far from the other wheel
+             * @default null
+             */
+            far?: (number | string) | null;
+            /**
+             * Near
+             * @description at the edge near the other wheel
+             * @default null
+             */
+            near?: (number | string) | null;
+            /**
+             * Top
+             * @description at the top
+             * @default null
+             */
+            top?: (number | string) | null;
         };
         /** GrooveFitRequest */
         GrooveFitRequest: {
@@ -5326,6 +5965,22 @@ export interface components {
             pitches: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
             wrap: components["schemas"]["Figure"];
+        };
+        /**
+         * LevelsIn
+         * @description A level against both faces; positive leans the top edge toward the machine.
+         */
+        LevelsIn: {
+            /**
+             * Moving
+             * @description lean of the wheel that moves
+             */
+            moving: number | string;
+            /**
+             * Staying
+             * @description lean of the wheel that stays
+             */
+            staying: number | string;
         };
         /**
          * LifeOut
@@ -5704,6 +6359,48 @@ export interface components {
             unit: string;
         };
         /**
+         * MakerIn
+         * @description The machine maker's own number, with its own method.
+         */
+        MakerIn: {
+            /**
+             * Deflection
+             * @description how far to press, for a force
+             * @default null
+             */
+            deflection?: (number | string) | null;
+            /**
+             * High Force
+             * @description most force or tension, one belt
+             * @default null
+             */
+            high_force?: (number | string) | null;
+            /**
+             * High Frequency
+             * @description most frequency
+             * @default null
+             */
+            high_frequency?: (number | string) | null;
+            /**
+             * Low Force
+             * @description least force or tension, one belt
+             * @default null
+             */
+            low_force?: (number | string) | null;
+            /**
+             * Low Frequency
+             * @description least frequency
+             * @default null
+             */
+            low_frequency?: (number | string) | null;
+            /**
+             * Method
+             * @description what the number is
+             * @enum {string}
+             */
+            method: "plunger" | "frequency" | "tension";
+        };
+        /**
          * MannerOut
          * @description How a family behaves in one respect.
          */
@@ -5983,6 +6680,24 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * MoveOut
+         * @description One move: what it cures, the sentence, the figure in it, the equal move another way, and what else it does.
+         */
+        MoveOut: {
+            /** Besides */
+            besides: string[];
+            /** Cures */
+            cures: string;
+            figure: components["schemas"]["Figure"];
+            /** Other Way */
+            other_way: string;
+            /** Says */
+            says: string;
+            /** Shims */
+            shims: components["schemas"]["Figure"][];
+            turns: components["schemas"]["Figure"] | null;
+        };
+        /**
          * NoticeOut
          * @description A remark on the result.
          */
@@ -6000,6 +6715,15 @@ export interface components {
             path: string;
             /** Text */
             text: string;
+        };
+        /**
+         * OnScale
+         * @description One tension of one belt on the three rulers: pull, force of the gauge, note. None where the belt's data are not known.
+         */
+        OnScale: {
+            deflection_force: components["schemas"]["Figure"] | null;
+            frequency: components["schemas"]["Figure"] | null;
+            tension: components["schemas"]["Figure"];
         };
         /**
          * OptionOut
@@ -6377,6 +7101,61 @@ export interface components {
             wrong: components["schemas"]["WrongLineOut"][];
         };
         /**
+         * ReadingIn
+         * @description One reading of one belt; what it holds goes by its method.
+         */
+        ReadingIn: {
+            /**
+             * Belt
+             * @description which belt of the set, from the machine outward
+             * @default 1
+             */
+            belt?: number;
+            /**
+             * Deflection
+             * @description how far it was pressed; a sixty-fourth of the span is taken
+             * @default null
+             */
+            deflection?: (number | string) | null;
+            /**
+             * Force
+             * @description force of the gauge, or the tension a clip-on gauge shows
+             * @default null
+             */
+            force?: (number | string) | null;
+            /**
+             * Frequency
+             * @description note of the span
+             * @default null
+             */
+            frequency?: (number | string) | null;
+            /**
+             * Marks Slack
+             * @description marks apart, slack
+             * @default null
+             */
+            marks_slack?: (number | string) | null;
+            /**
+             * Marks Tight
+             * @description marks apart, tight
+             * @default null
+             */
+            marks_tight?: (number | string) | null;
+            /**
+             * Method
+             * @description what it was read with
+             * @default plunger
+             * @enum {string}
+             */
+            method?: "plunger" | "clip-on" | "frequency" | "stretch" | "pull" | "thumb";
+            /**
+             * Pull
+             * @description pull at the arm, the mean of letting in and out
+             * @default null
+             */
+            pull?: (number | string) | null;
+        };
+        /**
          * ReadingOut
          * @description One way to read it.
          */
@@ -6585,6 +7364,133 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * RunOutIn
+         * @description A dial on a wheel or shaft, turned once round.
+         */
+        RunOutIn: {
+            /**
+             * Diameter
+             * @description diameter at the dial
+             */
+            diameter: number | string;
+            /**
+             * Highest
+             * @description greatest reading in one turn
+             * @default null
+             */
+            highest?: (number | string) | null;
+            /**
+             * Lowest
+             * @description least reading in one turn
+             * @default null
+             */
+            lowest?: (number | string) | null;
+            /**
+             * What
+             * @description where the dial stands
+             * @default grooved rim
+             * @enum {string}
+             */
+            what?: "grooved rim" | "grooved face" | "toothed rim" | "toothed face" | "shaft" | "large shaft";
+        };
+        /**
+         * RunOutOut
+         * @description Total indicator reading against what is allowed.
+         */
+        RunOutOut: {
+            /** Comes From */
+            comes_from: string;
+            limit: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            total: components["schemas"]["Figure"] | null;
+            /** Within */
+            within: boolean | null;
+        };
+        /** RunOutRequest */
+        RunOutRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["RunOutIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** RunOutResponse */
+        RunOutResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["RunOutOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SchoolOut
+         * @description One school, where it lands, and whether it will do here.
+         */
+        SchoolOut: {
+            high: components["schemas"]["OnScale"];
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            low: components["schemas"]["OnScale"];
+            /** Says */
+            says: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
         };
         /**
          * SeemsOut
@@ -6801,6 +7707,90 @@ export interface components {
             title: string;
         };
         /**
+         * SettledIn
+         * @description A reading later on: running hours since the belts were new, and the tension of one belt.
+         */
+        SettledIn: {
+            /**
+             * Hours
+             * @description running hours since they were fitted
+             */
+            hours: number | string;
+            /**
+             * Tension
+             * @description tension of one belt, the mean of the set
+             */
+            tension: number | string;
+        };
+        /**
+         * ShaftAskedIn
+         * @description A shaft at its wheel, as far as it is known; every part left out is a figure less.
+         */
+        ShaftAskedIn: {
+            /**
+             * Bearing
+             * @description ball or roller bearing
+             * @default ball
+             * @enum {string}
+             */
+            bearing?: "ball" | "roller";
+            /**
+             * Diameter
+             * @description shaft at the wheel
+             * @default null
+             */
+            diameter?: (number | string) | null;
+            /**
+             * Engine
+             * @description an engine's crankshaft
+             * @default false
+             */
+            engine?: boolean;
+            /**
+             * Hours
+             * @description life wanted of the bearing; 20,000 h are assumed
+             * @default null
+             */
+            hours?: (number | string) | null;
+            /**
+             * Overhang
+             * @description middle of the wheel to the near bearing
+             * @default null
+             */
+            overhang?: (number | string) | null;
+            /**
+             * Overhung
+             * @description overhung or side load that its maker allows
+             * @default null
+             */
+            overhung?: (number | string) | null;
+            /**
+             * Rating
+             * @description basic dynamic rating C of the near bearing
+             * @default null
+             */
+            rating?: (number | string) | null;
+            /**
+             * Seat
+             * @description how the wheel sits on it
+             * @default keyway
+             * @enum {string}
+             */
+            seat?: "keyway" | "plain";
+            /**
+             * Spacing
+             * @description bearings apart, middle to middle
+             * @default null
+             */
+            spacing?: (number | string) | null;
+            /**
+             * Strength
+             * @description tensile strength of its steel
+             * @default null
+             */
+            strength?: (number | string) | null;
+        };
+        /**
          * ShaftIn
          * @description The driving shaft: its speed and its sheave.
          */
@@ -7010,6 +8000,117 @@ export interface components {
         Shelf: {
             /** Lines */
             lines: components["schemas"]["StockLineOut"][];
+        };
+        /**
+         * SoftFootIn
+         * @description How far each foot lifts when its bolt alone is loosened; near and far are from the other machine.
+         */
+        SoftFootIn: {
+            /**
+             * Inboard Far
+             * @description inboard foot far from the other machine
+             * @default null
+             */
+            inboard_far?: (number | string) | null;
+            /**
+             * Inboard Near
+             * @description inboard foot near the other machine
+             * @default null
+             */
+            inboard_near?: (number | string) | null;
+            /**
+             * Outboard Far
+             * @description outboard foot far from the other machine
+             * @default null
+             */
+            outboard_far?: (number | string) | null;
+            /**
+             * Outboard Near
+             * @description outboard foot near the other machine
+             * @default null
+             */
+            outboard_near?: (number | string) | null;
+            /**
+             * Shims
+             * @description thicknesses in the box; a usual box without them
+             * @default []
+             */
+            shims?: (number | string)[];
+        };
+        /**
+         * SoftFootOut
+         * @description Which foot is soft and what goes under it.
+         */
+        SoftFootOut: {
+            /** Feet */
+            feet: components["schemas"]["FootOut"][];
+            limit: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+        };
+        /** SoftFootRequest */
+        SoftFootRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["SoftFootIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SoftFootResponse */
+        SoftFootResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["SoftFootOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * SourceOut
@@ -8177,6 +9278,494 @@ export interface components {
             title: string;
         };
         /**
+         * TensionAdjustIn
+         * @description A drive, its adjusters, and what was read so far.
+         */
+        TensionAdjustIn: {
+            /**
+             * Done
+             * @description readings and turns so far
+             */
+            done: components["schemas"]["TurnIn"][];
+            drive: components["schemas"]["DriveAskedIn"];
+            /**
+             * @description the machine maker's number
+             * @default null
+             */
+            maker?: components["schemas"]["MakerIn"] | null;
+            /**
+             * Most
+             * @description tension of one belt never to pass
+             * @default null
+             */
+            most?: (number | string) | null;
+            /**
+             * Pitch
+             * @description thread pitch of the adjusters: what one turn moves
+             */
+            pitch: number | string;
+            /**
+             * Settled
+             * @description readings over the hours, to see how it settles
+             * @default []
+             */
+            settled?: components["schemas"]["SettledIn"][];
+            /**
+             * State
+             * @description new belts, or belts that have run in
+             * @default new
+             * @enum {string}
+             */
+            state?: "new" | "run in";
+        };
+        /**
+         * TensionAdjustOut
+         * @description What to turn next, what that will do, and how it will settle.
+         */
+        TensionAdjustOut: {
+            each_turn: components["schemas"]["Figure"];
+            expected: components["schemas"]["OnScale"];
+            /** Says */
+            says: string;
+            /** Seen On This Drive */
+            seen_on_this_drive: boolean;
+            settles_at: components["schemas"]["OnScale"] | null;
+            /** Settling */
+            settling: string;
+            /** Trouble */
+            trouble: string;
+            turns: components["schemas"]["Figure"];
+        };
+        /** TensionAdjustRequest */
+        TensionAdjustRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["TensionAdjustIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TensionAdjustResponse */
+        TensionAdjustResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["TensionAdjustOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * TensionReadingIn
+         * @description Readings of a drive's belts, by any means.
+         */
+        TensionReadingIn: {
+            /**
+             * @description the arm, for a reading by its pull
+             * @default null
+             */
+            arm?: components["schemas"]["ArmIn"] | null;
+            /**
+             * @description the belt by itself, where there is no drive
+             * @default null
+             */
+            belt?: components["schemas"]["BeltFactsIn"] | null;
+            /**
+             * @description the drive they are of
+             * @default null
+             */
+            drive?: components["schemas"]["DriveAskedIn"] | null;
+            /**
+             * @description the machine maker's number
+             * @default null
+             */
+            maker?: components["schemas"]["MakerIn"] | null;
+            /**
+             * Readings
+             * @description what was read
+             */
+            readings: components["schemas"]["ReadingIn"][];
+            /**
+             * Span
+             * @description span as measured; the drive's own is taken
+             * @default null
+             */
+            span?: (number | string) | null;
+            /**
+             * State
+             * @description new belts, or belts that have run in
+             * @default run in
+             * @enum {string}
+             */
+            state?: "new" | "run in";
+        };
+        /**
+         * TensionReadingOut
+         * @description What the readings say together.
+         */
+        TensionReadingOut: {
+            band: components["schemas"]["BandOut"] | null;
+            /** Belts */
+            belts: components["schemas"]["BeltReadOut"][];
+            mean: components["schemas"]["OnScale"];
+            /** Odd Belt */
+            odd_belt: number | null;
+            /** Remarks */
+            remarks: string[];
+            /** Says */
+            says: string;
+            spread: components["schemas"]["Figure"] | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+        };
+        /** TensionReadingRequest */
+        TensionReadingRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["TensionReadingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TensionReadingResponse */
+        TensionReadingResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["TensionReadingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * TensionSchoolsIn
+         * @description A drive, and what its motor sits on.
+         */
+        TensionSchoolsIn: {
+            /**
+             * Bronze
+             * @description the motor has bronze bushings
+             * @default false
+             */
+            bronze?: boolean;
+            drive: components["schemas"]["DriveAskedIn"];
+            /**
+             * @description the machine maker's number
+             * @default null
+             */
+            maker?: components["schemas"]["MakerIn"] | null;
+            /**
+             * Resilient
+             * @description the motor sits on rubber mounts
+             * @default false
+             */
+            resilient?: boolean;
+            /**
+             * State
+             * @description new belts, or belts that have run in
+             * @default run in
+             * @enum {string}
+             */
+            state?: "new" | "run in";
+        };
+        /**
+         * TensionSchoolsOut
+         * @description The schools side by side.
+         */
+        TensionSchoolsOut: {
+            /** Says */
+            says: string;
+            /** Schools */
+            schools: components["schemas"]["SchoolOut"][];
+            span: components["schemas"]["Figure"];
+        };
+        /** TensionSchoolsRequest */
+        TensionSchoolsRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["TensionSchoolsIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TensionSchoolsResponse */
+        TensionSchoolsResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["TensionSchoolsOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * TensionTargetIn
+         * @description A drive, and what is known of its start, shafts and maker's number.
+         */
+        TensionTargetIn: {
+            drive: components["schemas"]["DriveAskedIn"];
+            /**
+             * @description the driven shaft
+             * @default null
+             */
+            driven_shaft?: components["schemas"]["ShaftAskedIn"] | null;
+            /**
+             * @description the driver's shaft
+             * @default null
+             */
+            driver_shaft?: components["schemas"]["ShaftAskedIn"] | null;
+            /**
+             * @description the machine maker's number
+             * @default null
+             */
+            maker?: components["schemas"]["MakerIn"] | null;
+            /**
+             * Motor Power
+             * @description power on the motor's plate; the duty's is taken
+             * @default null
+             */
+            motor_power?: (number | string) | null;
+            /**
+             * Start
+             * @description how it is started
+             * @default null
+             */
+            start?: ("across-the-line" | "across-the-line-high-torque" | "star-delta" | "soft-start" | "variable-speed" | "single-phase" | "engine-clutch") | null;
+            /**
+             * State
+             * @description new belts, or belts that have run in
+             * @default new
+             * @enum {string}
+             */
+            state?: "new" | "run in";
+        };
+        /**
+         * TensionTargetOut
+         * @description What to set, and both ends of it.
+         */
+        TensionTargetOut: {
+            aim: components["schemas"]["BandOut"];
+            /** Bands */
+            bands: components["schemas"]["BandOut"][];
+            /** Belts */
+            belts: number;
+            /** By */
+            by: string;
+            /** Cliffs */
+            cliffs: components["schemas"]["CliffOut"][];
+            deflection: components["schemas"]["Figure"];
+            /** Flaps */
+            flaps: components["schemas"]["FlapOut"][];
+            /** Gauge */
+            gauge: string;
+            /** Says */
+            says: string;
+            shaft_load: components["schemas"]["Figure"];
+            span: components["schemas"]["Figure"];
+        };
+        /** TensionTargetRequest */
+        TensionTargetRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["TensionTargetIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TensionTargetResponse */
+        TensionTargetResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["TensionTargetOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * ThisChainIn
          * @description The drive in mind.
          */
@@ -8277,6 +9866,22 @@ export interface components {
              * @description belt width
              */
             width: number | string;
+        };
+        /**
+         * TurnIn
+         * @description The adjusters so far: turns of each in all, and the tension of one belt that was read then.
+         */
+        TurnIn: {
+            /**
+             * Tension
+             * @description tension of one belt, the mean of the set
+             */
+            tension: number | string;
+            /**
+             * Turns
+             * @description turns of each adjuster in all, from the first reading on; looser is less
+             */
+            turns: number | string;
         };
         /**
          * VBeltBasesOut
@@ -9524,6 +11129,238 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ValidationErrorModel"][];
+                };
+            };
+        };
+    };
+    calc_calc_alignment_calc_alignment_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_alignment_limits_calc_alignment_limits_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlignmentLimitsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlignmentLimitsResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
                 };
             };
         };
@@ -12776,6 +14613,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_run_out_calc_run_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunOutRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOutResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_service_factor_calc_service_factor_post: {
         parameters: {
             query?: never;
@@ -12912,6 +14865,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShaftLoadResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_soft_foot_calc_soft_foot_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoftFootRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoftFootResponse"];
                 };
             };
             /** @description problem */
@@ -13840,6 +15909,470 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyncWhyNotResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_tension_adjust_calc_tension_adjust_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TensionAdjustRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TensionAdjustResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_tension_reading_calc_tension_reading_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TensionReadingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TensionReadingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_tension_schools_calc_tension_schools_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TensionSchoolsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TensionSchoolsResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_tension_target_calc_tension_target_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TensionTargetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TensionTargetResponse"];
                 };
             };
             /** @description problem */

@@ -91,6 +91,11 @@ Hours = Annotated[Entered, _Reader("hours", "")]
 HoursADay = Annotated[Entered, _Reader("hours_a_day", "")]
 Angle = Annotated[Entered, _Reader("angle", "")]
 MassPerLength = Annotated[Entered, _Reader("mass_per_length", "")]
+Gap = Annotated[Entered, _Reader("gap", "")]
+Slope = Annotated[Entered, _Reader("slope", "")]
+Frequency = Annotated[Entered, _Reader("frequency", "")]
+Stress = Annotated[Entered, _Reader("stress", "")]
+Turns = Annotated[Entered, _Reader("turns", "")]
 Force = Annotated[Entered, _Reader("force", "")]
 
 

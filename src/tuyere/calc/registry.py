@@ -160,6 +160,18 @@ def calculation(
     return wrap
 
 
+def _in_core_units(value: Any) -> Any:
+    """A value with its quantities as numbers in the core's units; of a model what was said."""
+    if isinstance(value, Entered):
+        return value.value
+    if isinstance(value, BaseModel):
+        said = [n for n in type(value).model_fields if n in value.model_fields_set]
+        return {n: _in_core_units(getattr(value, n)) for n in said}
+    if isinstance(value, list):
+        return [_in_core_units(v) for v in value]
+    return value
+
+
 def echo(model: BaseModel, units: str) -> dict[str, Any]:
     """The input as understood: value, unit, shown, typed and origin of every field."""
     out: dict[str, Any] = {}
@@ -174,6 +186,14 @@ def echo(model: BaseModel, units: str) -> dict[str, Any]:
                 "unit": KINDS[value.kind].core,
                 "shown": shown(value.value, value.kind, units, value.style),
                 "typed": value.typed,
+                "origin": origin,
+            }
+        elif isinstance(value, list) and any(isinstance(v, BaseModel | Entered) for v in value):
+            out[name] = {
+                "value": _in_core_units(value),
+                "unit": "",
+                "shown": f"{len(value)} of them",
+                "typed": None,
                 "origin": origin,
             }
         elif value is not None:

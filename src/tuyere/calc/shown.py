@@ -64,6 +64,14 @@ def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, 
         return f"{x:.1f}" if abs(x) < 10 else f"{x:.0f}", unit
     if kind_name == "speed":
         return _grouped(x, 0 if abs(x) >= 100 else 1, units), unit
+    if kind_name == "turns":
+        return fraction(x, 8), unit
+    if kind_name == "gap":
+        return (f"{x:.3f}" if us else f"{x:.2f}"), unit
+    if kind_name == "slope":
+        return (f"{x:.3f}" if us else f"{x:.1f}"), unit
+    if kind_name == "angle" and style == "fine":
+        return f"{x:.2f}", unit
     if kind_name == "angle":
         return f"{x:.0f}" if abs(x) >= 10 else f"{x:.1f}", unit
     if kind_name == "force":

@@ -24,6 +24,7 @@ FACTORS: dict[str, dict[str, Fraction]] = {
         "m": Fraction(1000),
         "inch": _INCH,
         "foot": 12 * _INCH,
+        "thou": _INCH / 1000,
     },
     "power": {
         "kW": Fraction(1),
@@ -43,6 +44,7 @@ FACTORS: dict[str, dict[str, Fraction]] = {
         "pound_force": _POUND_FORCE,
         "kilogram_force": _GRAVITY,
     },
+    "stress": {"MPa": Fraction(1), "kpsi": _POUND_FORCE * 1000 / (_INCH * _INCH)},
     "torque": {"newton * meter": Fraction(1), "foot * pound_force": _FOOT_M * _POUND_FORCE},
     "mass per length": {
         "kg/m": Fraction(1),
@@ -51,6 +53,7 @@ FACTORS: dict[str, dict[str, Fraction]] = {
     },
     "mass": {"kg": Fraction(1), "pound": _POUND},
     "angle": {"degree": Fraction(1)},
+    "slope": {"mm/m": Fraction(1), "inch/foot": Fraction(1000, 12)},
     "part": {"percent": Fraction(1)},
     "time": {"hour": Fraction(1)},
     "energy": {"kWh": Fraction(1), "kilowatt_hour": Fraction(1)},

@@ -16,6 +16,7 @@ FUNCS = {
     "tan": r"\tan",
     "arcsin": r"\arcsin",
     "sin": r"\sin",
+    "sign": r"\operatorname{sgn}",
     "cos": r"\cos",
     "exp": r"\exp",
     "degrees": r"\tfrac{180}{\pi}",

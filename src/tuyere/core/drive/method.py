@@ -20,6 +20,7 @@ from tuyere.core.drive.strands import shaft_vectors, slips, strands_pulled, stra
 from tuyere.core.drive.wheel import Wheel
 from tuyere.core.duty.design import design_power
 from tuyere.core.steps import quiet
+from tuyere.core.tension.hold import Hold
 from tuyere.core.wheels.mass import Weight
 
 
@@ -64,6 +65,10 @@ class Method(ABC, Generic[L, R, S]):
     def strand_level_n(self, level: Level[S]) -> float:
         """Mean of the strands in running: what was set, where the stretch of the loop keeps it."""
         return level.static_n
+
+    def hold(self, worked: WorkedDrive[L, R, S]) -> Hold | None:
+        """What readings of its tension are worked from; None for a loop that is not held by its tension."""
+        return None
 
     @abstractmethod
     def thickness_mm(self, case: Case[L]) -> float:

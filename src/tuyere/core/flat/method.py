@@ -38,7 +38,7 @@ from tuyere.core.flat.weight import pulley_face_mm, pulleys_weight
 from tuyere.core.notices import notice
 from tuyere.core.sources import Source
 from tuyere.core.speeds.formulas import belt_speed, driven_speed
-from tuyere.core.steps import about, looked_up
+from tuyere.core.steps import about, looked_up, quiet
 from tuyere.core.tables import table
 from tuyere.core.tension.formulas import (
     design_horsepower,
@@ -51,6 +51,7 @@ from tuyere.core.tension.formulas import (
     tension_ratio_limit,
     tight_strand,
 )
+from tuyere.core.tension.hold import Hold, TensionBand
 from tuyere.core.units import M_PER_FT, MM_PER_IN
 from tuyere.core.wheels.mass import Weight
 
@@ -121,6 +122,10 @@ def _strands(tight: float, slack: float, hoop: float, arc_deg: float) -> Strands
     initial = initial_tension(tight, slack, hoop)
     used = developed_friction(tight, slack, hoop, arc_deg)
     return StrandsLbf(tight_lbf=tight, slack_lbf=slack, initial_lbf=initial, friction_used=used)
+
+
+# How near to the worked tension it is set: common practice, no source.
+SET_BAND = (0.95, 1.15)
 
 
 class FlatMethod(Method[FlatLoop, FlatRated, FlatSet]):
@@ -270,6 +275,33 @@ class FlatMethod(Method[FlatLoop, FlatRated, FlatSet]):
         """The belt equation."""
         ratio: float = tension_ratio_limit(case.loop.material.friction, wrap.arc_deg)
         return ratio
+
+    def hold(self, worked: FlatDrive) -> Hold:
+        """Set for the duty with a margin over the slip limit; the belt's own limit is what its tight strand stands."""
+        own, low, high = worked.own, *SET_BAND
+        with quiet():
+            grip = tension_ratio_limit(worked.case.loop.material.friction, worked.shape.small_arc_deg)
+        mass = float(own.mass_kg) / (worked.shape.length_mm / 1000)
+        return Hold(
+            belts=1,
+            span_mm=worked.shape.span_mm,
+            length_mm=worked.shape.length_mm,
+            share_mm=worked.shape.span_mm,
+            mass_kg_m=mass,
+            stiffness_n=None,
+            static_n=worked.level.static_n,
+            bands=(TensionBand(state="set", low_n=low * worked.level.static_n, high_n=high * worked.level.static_n),),
+            centrifugal_n=worked.level.centrifugal_n,
+            arc_deg=worked.shape.small_arc_deg,
+            grip_ratio=grip,
+            speed_m_s=worked.speed_m_s,
+            power_kw=worked.case.power_kw,
+            design_kw=worked.design_kw,
+            width_mm=worked.case.loop.width_mm,
+            tape_mark_mm=MM_PER_IN / 32,
+            most_n=float(own.initial_greatest_n) + worked.level.centrifugal_n,
+            most_why="with the tight strand used to all that its material allows",
+        )
 
     def thickness_mm(self, case: FlatCase) -> float:
         """The belt's."""

@@ -6,7 +6,7 @@ Source: ISO 5295 or the user's own tension; RMA IP-24 practice for the tension; 
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import pi
+from math import inf, pi
 
 from tuyere.core.drive.case import Level, Rated, Shape, Speeds, WorkedDrive
 from tuyere.core.drive.method import Method
@@ -43,6 +43,7 @@ from tuyere.core.tension.formulas import (
     span_frequency,
     tight_strand,
 )
+from tuyere.core.tension.hold import Hold, TensionBand
 from tuyere.core.wheels.mass import Weight
 
 STRAND_RATIO = 8.0
@@ -88,6 +89,10 @@ def _mass_at_base(case: SyncCase) -> tuple[float, float]:
         t = table("iso5295")
         return looked_up("m_0", float(rows[0][3]), t.id, t.source_of()), float(rows[0][1])
     return looked_up("m_0", case.loop.own_mass_kg_m or 0.0, "", YOURS), case.loop.width_mm
+
+
+# How near to the worked tension it is set: common practice, no source.
+SET_BAND = (0.9, 1.1)
 
 
 class SyncMethod(Method[SyncLoop, SyncRated, SyncSet]):
@@ -188,6 +193,29 @@ class SyncMethod(Method[SyncLoop, SyncRated, SyncSet]):
                 room=room_mm(of, shape.length_mm, 1),
                 pulleys=(pulleys[0], pulleys[1]),
             ),
+        )
+
+    def hold(self, worked: SyncDrive) -> Hold:
+        """One band: a toothed belt hardly relaxes. Its stretch is not in our sources."""
+        own = worked.own
+        low, high = SET_BAND
+        return Hold(
+            belts=1,
+            span_mm=worked.shape.span_mm,
+            length_mm=worked.shape.length_mm,
+            share_mm=worked.shape.span_mm,
+            mass_kg_m=own.mass_kg_m if own.mass_kg_m > 0 else None,
+            stiffness_n=None,
+            static_n=own.static_n,
+            bands=(TensionBand(state="set", low_n=low * own.static_n, high_n=high * own.static_n),),
+            centrifugal_n=worked.level.centrifugal_n,
+            arc_deg=worked.shape.small_arc_deg,
+            grip_ratio=inf,
+            speed_m_s=worked.speed_m_s,
+            power_kw=worked.case.power_kw,
+            design_kw=worked.design_kw,
+            width_mm=worked.case.loop.width_mm,
+            tape_mark_mm=worked.case.loop.tape_mark_mm,
         )
 
     def thickness_mm(self, case: SyncCase) -> float:

@@ -17,6 +17,8 @@ from tuyere.core.speeds.formulas import belt_speed, driven_speed, ratio_of_speed
 from tuyere.core.steps import about, looked_up, quiet, solved
 from tuyere.core.tables import table
 from tuyere.core.tension.formulas import tension_ratio_limit
+from tuyere.core.tension.hold import Hold, TensionBand
+from tuyere.core.tension.reading_formulas import stretch_stiffness
 from tuyere.core.v_belt.bases.protocol import Basis
 from tuyere.core.v_belt.case import VBeltCase, VBeltLoop, seated, sheave_at
 from tuyere.core.v_belt.formulas import all_belts_power, belts_needed, length_mm, spare_power, whole_belts
@@ -269,6 +271,34 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
         """The belt equation with a groove's effective friction; a flat pulley has no groove to wedge in."""
         ratio: float = tension_ratio_limit(FRICTION, wrap.arc_deg)
         return ratio
+
+    def hold(self, worked: VBeltDrive) -> Hold:
+        """The association's bands; a single belt shares a stretch over its whole length, for a sheave is free to turn."""
+        plan, section, count = worked.own.plan, worked.case.loop.belt.section, worked.rated.count
+        with quiet():
+            stiffness = None if section.Y is None else stretch_stiffness(section.Y)
+            grip = tension_ratio_limit(FRICTION, worked.shape.small_arc_deg)
+        return Hold(
+            belts=count,
+            span_mm=worked.shape.span_mm,
+            length_mm=worked.shape.length_mm,
+            share_mm=worked.shape.length_mm if count == 1 else worked.shape.span_mm,
+            mass_kg_m=plan.mass_kg_m,
+            stiffness_n=stiffness,
+            static_n=plan.static_n,
+            bands=tuple(
+                TensionBand(state=state, low_n=low.tension_n, high_n=high.tension_n)
+                for state, (low, high) in (("run in", plan.run_in), ("new", plan.new))
+            ),
+            centrifugal_n=plan.centrifugal_n,
+            arc_deg=worked.shape.small_arc_deg,
+            grip_ratio=grip,
+            speed_m_s=worked.speed_m_s,
+            power_kw=worked.case.power_kw,
+            design_kw=worked.design_kw,
+            width_mm=section.top_width_mm,
+            tape_mark_mm=worked.case.loop.tape_mark_mm or 1.0,
+        )
 
     def thickness_mm(self, case: VBeltCase) -> float:
         """The section's depth."""

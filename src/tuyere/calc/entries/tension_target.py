@@ -1,0 +1,413 @@
+"""`tension-target`: what to set, where it slips, what it overloads, where it flaps; and `tension-schools`."""
+
+from typing import Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Force, Frequency, Hours, Length, Power, Size, Stress, maybe, value_of
+from tuyere.calc.frame import Frame
+from tuyere.calc.held import DriveAskedIn, HeldDrive, OnScale, Scale, held_drive
+from tuyere.calc.registry import Input, calculation
+from tuyere.core.drive.wheel import Wheel
+from tuyere.core.errors import InputError
+from tuyere.core.notices import notice
+from tuyere.core.steps import quiet
+from tuyere.core.tension.cliffs import Cliffs, ShaftAsked, cliffs_of, shaft_load_at
+from tuyere.core.tension.flap import RunningStrand, flaps_of, shakes_of
+from tuyere.core.tension.hold import Hold, TensionBand
+from tuyere.core.tension.readings import by_force, by_frequency, gauge_for
+from tuyere.core.tension.schools import schools_of
+
+GROUP = "Alignment and tension"
+Start = Literal[
+    "across-the-line",
+    "across-the-line-high-torque",
+    "star-delta",
+    "soft-start",
+    "variable-speed",
+    "single-phase",
+    "engine-clutch",
+]
+State = Literal["new", "run in"]
+
+
+class ShaftAskedIn(Input):
+    """A shaft at its wheel, as far as it is known; every part left out is a figure less."""
+
+    engine: bool = Field(default=False, description="an engine's crankshaft")
+    overhang: Length | None = Field(default=None, description="middle of the wheel to the near bearing")
+    spacing: Length | None = Field(default=None, description="bearings apart, middle to middle")
+    diameter: Size | None = Field(default=None, description="shaft at the wheel")
+    strength: Stress | None = Field(default=None, description="tensile strength of its steel")
+    seat: Literal["keyway", "plain"] = Field(default="keyway", description="how the wheel sits on it")
+    rating: Force | None = Field(default=None, description="basic dynamic rating C of the near bearing")
+    bearing: Literal["ball", "roller"] = Field(default="ball", description="ball or roller bearing")
+    hours: Hours | None = Field(default=None, description="life wanted of the bearing; 20,000 h are assumed")
+    overhung: Force | None = Field(default=None, description="overhung or side load that its maker allows")
+
+
+class MakerIn(Input):
+    """The machine maker's own number, with its own method."""
+
+    method: Literal["plunger", "frequency", "tension"] = Field(description="what the number is")
+    low_force: Force | None = Field(default=None, description="least force or tension, one belt")
+    high_force: Force | None = Field(default=None, description="most force or tension, one belt")
+    deflection: Size | None = Field(default=None, description="how far to press, for a force")
+    low_frequency: Frequency | None = Field(default=None, description="least frequency")
+    high_frequency: Frequency | None = Field(default=None, description="most frequency")
+
+
+class TensionTargetIn(Input):
+    """A drive, and what is known of its start, shafts and maker's number."""
+
+    drive: DriveAskedIn
+    state: State = Field(default="new", description="new belts, or belts that have run in")
+    start: Start | None = Field(default=None, description="how it is started")
+    motor_power: Power | None = Field(default=None, description="power on the motor's plate; the duty's is taken")
+    driver_shaft: ShaftAskedIn | None = Field(default=None, description="the driver's shaft")
+    driven_shaft: ShaftAskedIn | None = Field(default=None, description="the driven shaft")
+    maker: MakerIn | None = Field(default=None, description="the machine maker's number")
+
+
+class CliffOut(Answer):
+    """One end of the scale: below it slips, above something is overloaded; what is missing where it is not known."""
+
+    key: str
+    side: Literal["below", "above"]
+    label: str
+    at: OnScale | None
+    missing: str
+    why: str
+
+
+class FlapOut(Answer):
+    """A strand whose own note is near what shakes it."""
+
+    strand: str
+    shaken_by: str
+    strand_frequency: Figure
+    shake_frequency: Figure
+    says: str
+
+
+class BandOut(Answer):
+    """A band on the scale."""
+
+    state: str
+    low: OnScale
+    high: OnScale
+
+
+class TensionTargetOut(Answer):
+    """What to set, and both ends of it."""
+
+    says: str
+    aim: BandOut
+    by: str
+    deflection: Figure
+    span: Figure
+    bands: list[BandOut]
+    cliffs: list[CliffOut]
+    flaps: list[FlapOut]
+    shaft_load: Figure
+    gauge: str
+    belts: int
+
+
+def maker_band(maker: MakerIn, hold: Hold, state: str) -> TensionBand:
+    """The maker's number as a tension. Raises InputError where its method lacks its figures."""
+    if maker.method == "frequency":
+        low, high = maybe(maker.low_frequency), maybe(maker.high_frequency)
+        if low is None and high is None:
+            raise InputError("maker.low_frequency", None, "the maker's frequency is wanted", "Hz")
+        if hold.mass_kg_m is None:
+            raise InputError("maker.method", maker.method, "this belt's mass is not known", "force or tension")
+        ends = [x for x in (low, high) if x is not None]
+        tensions = [by_frequency(x, span_mm=hold.span_mm, mass_kg_m=hold.mass_kg_m).tension_n for x in ends]
+    else:
+        low, high = maybe(maker.low_force), maybe(maker.high_force)
+        ends = [x for x in (low, high) if x is not None]
+        if not ends:
+            raise InputError("maker.low_force", None, "the maker's number is wanted", "a force for one belt")
+        if maker.method == "tension":
+            tensions = ends
+        else:
+            if maker.deflection is None:
+                raise InputError("maker.deflection", None, "a force belongs to a deflection", "how far to press")
+            tensions = [
+                by_force(
+                    x,
+                    maker.deflection.value,
+                    span_mm=hold.span_mm,
+                    stiffness_n=hold.stiffness_n or 0.0,
+                    share_mm=hold.share_mm,
+                ).tension_n
+                for x in ends
+            ]
+    if len(tensions) == 2 and tensions[0] > tensions[1]:
+        field = "maker.low_frequency" if maker.method == "frequency" else "maker.low_force"
+        raise InputError(field, ends[0], "the least is more than the most", "least first")
+    return TensionBand(state=state, low_n=tensions[0], high_n=tensions[-1])
+
+
+def _shaft(given: ShaftAskedIn | None, name: str, rpm: float, power_kw: float) -> ShaftAsked:
+    if given is None:
+        return ShaftAsked(name=name, rpm=rpm, power_kw=power_kw)
+    return ShaftAsked(
+        name=name,
+        rpm=rpm,
+        power_kw=power_kw,
+        engine=given.engine,
+        overhang_mm=maybe(given.overhang),
+        diameter_mm=maybe(given.diameter),
+        strength_mpa=maybe(given.strength),
+        seat=given.seat,
+        bearing_n=maybe(given.rating),
+        spacing_mm=maybe(given.spacing),
+        hours=value_of(given.hours, 20000.0),
+        bearing=given.bearing,
+        overhung_n=maybe(given.overhung),
+    )
+
+
+def cliffs_asked(given: TensionTargetIn, held: HeldDrive) -> Cliffs:
+    """Both ends for the shafts and the start as they are given. Raises InputError beside the shaft's field."""
+    worked = held.worked
+    shafts = (
+        _shaft(given.driver_shaft, "driver", worked.case.driver_rpm, worked.case.power_kw),
+        _shaft(given.driven_shaft, "driven", float(worked.driven_rpm), worked.case.power_kw),
+    )
+    for shaft in shafts:
+        if shaft.overhang_mm is not None and shaft.overhang_mm <= 0:
+            raise InputError(f"{shaft.name}_shaft.overhang", shaft.overhang_mm, "no overhang", "over nothing")
+    return cliffs_of(held.hold, start=given.start, motor_kw=maybe(given.motor_power), shafts=shafts)
+
+
+def _turns(wheel: Wheel, driver: Wheel, rpm: float) -> float:
+    return rpm * driver.pitch_mm / wheel.pitch_mm
+
+
+def flaps_asked(held: HeldDrive, frame: Frame) -> list[FlapOut]:
+    """Strands near something that shakes them, with what shifts it."""
+    hold, worked = held.hold, held.worked
+    if hold.mass_kg_m is None:
+        return []
+    driver = worked.case.route.driver
+    wheels = {w.id: _turns(w, driver, worked.case.driver_rpm) for w in worked.case.route.wheels if w.pitch_mm > 0}
+    pitch = held.family.method.pitch_mm(worked.case)
+    mesh = ("the teeth in mesh", 1000 * hold.speed_m_s / pitch) if pitch else None
+    shakes = shakes_of(shafts_rpm=wheels, loop_m_s=hold.speed_m_s, length_mm=hold.length_mm, mesh=mesh)
+    spans = {s.id: s.length_mm for s in worked.shape.path.spans}
+    strands = [RunningStrand(id=s.id, span_mm=spans[s.id], tension_n=s.tension_n / hold.belts) for s in worked.strands]
+    sides = {s.id: s.side for s in worked.strands}
+    f = frame.figure
+    out = []
+    for flap in flaps_of(strands, shakes, mass_kg_m=hold.mass_kg_m, speed_m_s=hold.speed_m_s):
+        now = next(s.tension_n for s in strands if s.id == flap.strand)
+        up, down = flap.high_n - now, now - flap.low_n
+        out.append(
+            FlapOut(
+                strand=flap.strand,
+                shaken_by=flap.shake.name,
+                strand_frequency=f(flap.strand_hz, "frequency"),
+                shake_frequency=f(flap.shake.hertz, "frequency"),
+                says=f"The {sides[flap.strand]} strand may flap with {flap.shake.name}: "
+                f"{f(up, 'force').shown} more tension or {f(down, 'force').shown} less moves it away, "
+                "or an idler near mid-span, or another span.",
+            )
+        )
+    return out
+
+
+@calculation(
+    "tension-target",
+    "Tension to set",
+    summary="The band to set, on three rulers; where it slips at duty, design power and start; what gives above; where it flaps.",
+    source="ANSI/RMA IP-20 and IP-22; statics; ISO 281; Shigley; equation of the travelling string",
+    example={
+        "units": "us",
+        "input": {
+            "drive": {
+                "calc": "v-belt-drive",
+                "input": {
+                    "power": "15hp",
+                    "service_factor": {"assume": 1.3},
+                    "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
+                    "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
+                    "belt": {"designation": "B90"},
+                },
+            },
+            "state": "new",
+            "start": "across-the-line",
+            "driver_shaft": {
+                "overhang": "3",
+                "spacing": "9",
+                "diameter": "1 5/8",
+                "rating": "11800 lbf",
+            },
+        },
+    },
+    first=("says", "aim", "cliffs"),
+)
+def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
+    """Work both ends and the band between."""
+    held = held_drive(given.drive, frame)
+    hold = held.hold
+    scale = Scale(hold=hold, frame=frame)
+    cliffs = cliffs_asked(given, held)
+    own = hold.band(given.state)
+    by = "worked from the drive's design power"
+    aim = own
+    if given.maker is not None:
+        aim = maker_band(given.maker, hold, given.state)
+        by = "the machine maker's number"
+        if aim.high_n < own.low_n or aim.low_n > own.high_n:
+            notice(
+                "caution",
+                "maker-apart",
+                "The maker's {theirs} and the worked {ours} are apart: the maker's is taken.",
+                "input.maker",
+                "See that its span, belt and method are this drive's.",
+                theirs=(float(aim.low_n), "force"),
+                ours=(float(own.low_n), "force"),
+            )
+    if cliffs.slips_under_n is not None and aim.low_n < cliffs.slips_under_n:
+        notice("danger", "slips", "The least of the band slips at the duty's own power.", "input.maker")
+    says_end = ""
+    if cliffs.most_n is not None:
+        says_end = f" Never over {frame.figure(float(cliffs.most_n), 'force').shown}: {cliffs.most_label} gives first."
+        if aim.low_n > cliffs.most_n:
+            notice(
+                "danger",
+                "no-room",
+                "There is no room on this drive: what it needs is over what is allowed by {label}.".replace(
+                    "{label}", cliffs.most_label
+                ),
+                "input.drive",
+                "More or wider belts at less tension, larger wheels, or an outboard bearing.",
+            )
+    q = frame.figure(scale.deflection_mm, "length", "tape")
+    low, high = scale.at(aim.low_n), scale.at(aim.high_n)
+    force = (
+        ""
+        if low.deflection_force is None or high.deflection_force is None
+        else f"{low.deflection_force.number} to {high.deflection_force.shown} at {q.shown}"
+    )
+    gauge = gauge_for(scale.force_n(float(aim.high_n)), hold.width_mm)
+    with quiet():
+        load = shaft_load_at(hold, float(aim.high_n))
+    return TensionTargetOut(
+        says=f"Set each {'new ' if given.state == 'new' else ''}belt to {force}.{says_end}",
+        aim=BandOut(state=given.state, low=low, high=high),
+        by=by,
+        deflection=q,
+        span=frame.figure(float(hold.span_mm), "length", "tape"),
+        bands=[BandOut(state=b.state, low=scale.at(b.low_n), high=scale.at(b.high_n)) for b in hold.bands],
+        cliffs=[
+            CliffOut(
+                key=c.key,
+                side=c.side,
+                label=c.label,
+                at=None if c.tension_n is None else scale.at(c.tension_n),
+                missing=c.missing,
+                why=c.why,
+            )
+            for c in cliffs.every
+        ],
+        flaps=flaps_asked(held, frame),
+        shaft_load=frame.figure(load, "force", per="shaft"),
+        gauge="no hand gauge is made for it: use the note"
+        if gauge is None
+        else f"{gauge.name} plunger gauge. {gauge.how}",
+        belts=hold.belts,
+    )
+
+
+class TensionSchoolsIn(Input):
+    """A drive, and what its motor sits on."""
+
+    drive: DriveAskedIn
+    state: State = Field(default="run in", description="new belts, or belts that have run in")
+    bronze: bool = Field(default=False, description="the motor has bronze bushings")
+    resilient: bool = Field(default=False, description="the motor sits on rubber mounts")
+    maker: MakerIn | None = Field(default=None, description="the machine maker's number")
+
+
+class SchoolOut(Answer):
+    """One school, where it lands, and whether it will do here."""
+
+    key: str
+    label: str
+    low: OnScale
+    high: OnScale
+    verdict: Literal["fine", "watch", "act"]
+    says: str
+
+
+class TensionSchoolsOut(Answer):
+    """The schools side by side."""
+
+    says: str
+    schools: list[SchoolOut]
+    span: Figure
+
+
+@calculation(
+    "tension-schools",
+    "Schools of setting a belt",
+    summary="Label, 1/64 per inch, clip-on, by ear, thumb and just-no-squeal on this drive's span: where each lands.",
+    source="statics; common practice for the thumb's force",
+    example={
+        "units": "us",
+        "input": {
+            "drive": {
+                "calc": "v-belt-drive",
+                "input": {
+                    "power": "5hp",
+                    "service_factor": {"assume": 1.2},
+                    "driver": {"speed": "1750 rpm", "sheave": {"diameter": "4.4 in", "kind": "pitch", "groove": "A"}},
+                    "driven": {"sheave": {"diameter": "8.4 in", "kind": "pitch", "groove": "A"}},
+                    "belt": {"designation": "A75"},
+                },
+            }
+        },
+    },
+    first=("says", "schools"),
+)
+def tension_schools(given: TensionSchoolsIn, frame: Frame) -> TensionSchoolsOut:
+    """Put them on one scale."""
+    held = held_drive(given.drive, frame)
+    scale = Scale(hold=held.hold, frame=frame)
+    with quiet():
+        cliffs = cliffs_of(held.hold)
+        label = None
+        if given.maker is not None:
+            band = maker_band(given.maker, held.hold, given.state)
+            label = (float(band.low_n), float(band.high_n))
+        schools = schools_of(
+            held.hold,
+            slips_under_n=cliffs.slips_under_n,
+            most_n=cliffs.most_n,
+            label_n=label,
+            bronze=given.bronze,
+            resilient=given.resilient,
+            state=given.state,
+        )
+    bad = [s.label.lower() for s in schools if s.verdict == "act"]
+    says = "All of them land where this drive is safe." if not bad else "Not here: " + ", ".join(bad) + "."
+    return TensionSchoolsOut(
+        says=says,
+        schools=[
+            SchoolOut(
+                key=s.key,
+                label=s.label,
+                low=scale.at(s.low_n),
+                high=scale.at(s.high_n),
+                verdict=s.verdict,
+                says=s.says,
+            )
+            for s in schools
+        ],
+        span=frame.figure(float(held.hold.span_mm), "length", "tape"),
+    )

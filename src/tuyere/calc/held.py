@@ -1,0 +1,115 @@
+"""A drive inside another question: worked by its family, and how it holds its tension."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from pydantic import Field, JsonValue, ValidationError
+
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import reading_in
+from tuyere.calc.families.protocol import AnyFamily, of_calc
+from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Text
+from tuyere.calc.registry import Input
+from tuyere.core.drive.case import WorkedDrive
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.notices import collected_notices
+from tuyere.core.steps import quiet
+from tuyere.core.tension.formulas import deflection, deflection_at_mark, span_frequency
+from tuyere.core.tension.hold import Hold
+from tuyere.core.tension.reading_formulas import force_for_tension
+
+
+class DriveAskedIn(Input):
+    """A whole drive: which calculation works it, and its input as the drive's page holds it."""
+
+    calc: Text = Field(description="the whole-drive calculation that works it")
+    input: dict[str, JsonValue] = Field(description="its input")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HeldDrive:
+    """A worked drive and how it holds."""
+
+    family: AnyFamily
+    worked: WorkedDrive[object, object, object]
+    hold: Hold
+
+
+def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldDrive:
+    """Work a drive inside another question. Raises InputError beside ``field`` where it is none, or is not held by tension."""
+    family = of_calc(asked.calc)
+    if family is None:
+        raise InputError(
+            f"{field}.calc", asked.calc, "no family of drives is worked by that", "a whole-drive calculation"
+        )
+    with reading_in(frame.units), quiet(), collected_notices():
+        try:
+            given = family.input_model.model_validate(asked.input)
+            worked = family.method.work(family.case(given, frame))
+        except ValidationError as e:
+            raise InputError(
+                f"{field}.input", None, "this is no input of that calculation", "the input as the drive's page holds it"
+            ) from e
+        except InputError as e:
+            raise e.at(f"{field}.input.{e.field}") from e
+        except NoSolution as e:
+            raise InputError(f"{field}.input", None, e.why, e.allowed, **e.quantities) from e
+        hold = family.method.hold(worked)
+    if hold is None:
+        raise InputError(
+            f"{field}.calc",
+            asked.calc,
+            f"a {family.facts.one} is not set by its tension",
+            "a belt drive; a chain is set by its slack",
+        )
+    return HeldDrive(family=family, worked=worked, hold=hold)
+
+
+class OnScale(Answer):
+    """One tension of one belt on the three rulers: pull, force of the gauge, note. None where the belt's data are not known."""
+
+    tension: Figure
+    deflection_force: Figure | None
+    frequency: Figure | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Scale:
+    """The rulers of a loop: deflection in mm that the force belongs to."""
+
+    hold: Hold
+    frame: Frame
+
+    @property
+    def deflection_mm(self) -> float:
+        """A sixty-fourth of the span, at a mark of the tape."""
+        with quiet():
+            q: float = deflection_at_mark(deflection(self.hold.span_mm), self.frame.tape_mark_mm)
+        return q
+
+    def force_n(self, tension_n: float) -> float:
+        """Force of the gauge at a tension; without stiffness where that is not known."""
+        h = self.hold
+        with quiet():
+            force: float = force_for_tension(tension_n, self.deflection_mm, h.span_mm, h.stiffness_n or 0.0, h.share_mm)
+        return force
+
+    def hertz(self, tension_n: float) -> float | None:
+        """Note of the span at a tension; None where its mass is not known."""
+        if self.hold.mass_kg_m is None or tension_n <= 0:
+            return None
+        with quiet():
+            hertz: float = span_frequency(self.hold.span_mm, tension_n, self.hold.mass_kg_m)
+        return hertz
+
+    def at(self, tension_n: float) -> OnScale:
+        """A tension on all rulers."""
+        f = self.frame.figure
+        hertz = self.hertz(float(tension_n))
+        return OnScale(
+            tension=f(tension_n, "force", per="belt"),
+            deflection_force=f(self.force_n(float(tension_n)), "force", per="belt"),
+            frequency=None if hertz is None else f(hertz, "frequency"),
+        )

@@ -1,0 +1,1 @@
+"""How two wheels stand to each other: reading it, what is allowed, what to move and what that does."""
