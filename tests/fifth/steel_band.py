@@ -232,6 +232,7 @@ class SteelBands(Family[BandDriveIn, BandSelectIn, Band, None, BandSet, BandCand
         manners_table="flat_manners",
         speed_field="driver_speed",
         found_fields=("driver_drum", "driven_drum", "width", "centre_distance"),
+        loop="flat-belt",
     )
     method = BandMethod()
     input_model = BandDriveIn

@@ -2746,6 +2746,11 @@ export interface components {
          * @description A calculation in the list, with the schema its form is made from.
          */
         CalcLine: {
+            /**
+             * Bench
+             * @description whether it is filled in by hand; false where it asks for a whole drive
+             */
+            bench: boolean;
             /** Example */
             example: {
                 [key: string]: unknown;

@@ -8,6 +8,7 @@ import { keyWords, plainName, wheelName } from '@/shared/format/words'
 import { useChoices } from '@/shared/state/choices'
 import { useSettings } from '@/shared/state/settings'
 
+import SchemaRows from './SchemaRows.vue'
 import type { Field } from './schema'
 
 defineProps<{ fields: Field[]; problem: Problem | null }>()
@@ -30,6 +31,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         </legend>
         <SchemaFields v-model="typed" :fields="f.fields" :problem="problem" />
       </fieldset>
+      <SchemaRows v-else-if="f.form === 'rows'" v-model="typed" :field="f" :problem="problem" />
       <div v-else class="one" :class="{ needed: f.needed }">
         <QuantityField
           v-if="f.form === 'quantity' || f.form === 'number'"

@@ -20,6 +20,7 @@ export interface Schema {
   'x-unit-us'?: string
   'x-unit-si'?: string
   'x-example'?: string
+  'x-drive'?: boolean
   'x-choices'?: 'drivers' | 'driven_machines'
 }
 export type Field =
@@ -41,6 +42,15 @@ export type Field =
   | { form: 'number'; name: string; path: string; help: string; needed: boolean }
   | { form: 'text'; name: string; path: string; help: string; needed: boolean }
   | { form: 'group'; name: string; path: string; help: string; fields: Field[]; needed: boolean }
+  | {
+      form: 'rows'
+      name: string
+      path: string
+      help: string
+      row: (no: number) => Field[]
+      plain: boolean
+      needed: boolean
+    }
 
 function resolve(s: Schema, defs: Record<string, Schema>): Schema {
   if (s.$ref)
@@ -70,6 +80,8 @@ export function fieldsOf(
   return Object.entries(schema.properties ?? {}).flatMap(([name, raw]): Field[] => {
     if (hidden.has(name)) return []
     const s = resolve(raw, defs)
+    // A whole drive is asked from its page, not typed into a form.
+    if (s['x-drive']) return []
     const base = {
       name,
       path: prefix + name,
@@ -88,6 +100,15 @@ export function fieldsOf(
         },
       ]
     if (s.properties) return [{ form: 'group', ...base, fields: fieldsOf(s, defs, base.path + '.') }]
+    const item = s.type === 'array' && s.items ? resolve(s.items, defs) : undefined
+    if (item?.properties || item?.['x-kind']) {
+      const plain = Boolean(item['x-kind'])
+      const row = (no: number) =>
+        plain
+          ? fieldsOf({ properties: { [String(no)]: item } }, defs, base.path + '.')
+          : fieldsOf(item, defs, `${base.path}.${no}.`)
+      return [{ form: 'rows', ...base, row, plain }]
+    }
     if (s.type === 'array' && s.items?.enum) return [{ form: 'many', ...base, options: s.items.enum }]
     if (s.enum) return [{ form: 'choice', ...base, options: s.enum }]
     if (s['x-choices']) return [{ form: 'keyed', ...base, table: s['x-choices'] }]
@@ -95,6 +116,12 @@ export function fieldsOf(
     if (s.type === 'integer' || s.type === 'number') return [{ form: 'number', ...base }]
     return [{ form: 'text', ...base }]
   })
+}
+
+/** How many lines of a list hold something. */
+export function rowsTyped(path: string, typed: Record<string, string | boolean | undefined>): number {
+  const held = Object.entries(typed).filter(([k, v]) => k.startsWith(path + '.') && v !== undefined && v !== '')
+  return Math.max(0, ...held.map(([k]) => Number(k.slice(path.length + 1).split('.')[0]) + 1))
 }
 
 /** The body from flat typed values: empty ones are left out, and so are groups nobody touched. */
@@ -114,6 +141,14 @@ export function bodyOf(
       if (chosen.length) out[f.name] = chosen
       continue
     }
+    if (f.form === 'rows') {
+      const lines = Array.from({ length: rowsTyped(f.path, typed) }, (_, no) => {
+        const line = bodyOf(f.row(no), typed)
+        return f.plain ? line?.[String(no)] : line
+      }).filter((line) => line !== undefined)
+      if (lines.length) out[f.name] = lines
+      continue
+    }
     const v = typed[f.path]
     if (v === undefined || v === '' || v === false) continue
     out[f.name] = f.form === 'number' ? (Number.isFinite(Number(v)) ? Number(v) : v) : v
@@ -130,7 +165,9 @@ export function carryTyped(
   const out = { ...typed }
   for (const f of fields) {
     if (f.form === 'group') Object.assign(out, carryTyped(f.fields, out, from))
-    else if (f.form === 'quantity') {
+    else if (f.form === 'rows') {
+      for (let no = 0; no < rowsTyped(f.path, out); no++) Object.assign(out, carryTyped(f.row(no), out, from))
+    } else if (f.form === 'quantity') {
       const v = out[f.path]
       if (typeof v === 'string') out[f.path] = withUnit(v, from === 'us' ? f.us : f.si)
     }

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from pydantic import Field, JsonValue, ValidationError
+from pydantic import ConfigDict, Field, JsonValue, ValidationError
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import reading_in
@@ -23,6 +23,8 @@ from tuyere.core.tension.reading_formulas import force_for_tension
 
 class DriveAskedIn(Input):
     """A whole drive: which calculation works it, and its input as the drive's page holds it."""
+
+    model_config = ConfigDict(json_schema_extra={"x-drive": True})
 
     calc: Text = Field(description="the whole-drive calculation that works it")
     input: dict[str, JsonValue] = Field(description="its input")

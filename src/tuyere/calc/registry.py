@@ -101,6 +101,7 @@ class Calculation(Generic[In, Out]):
     run: Callable[[In, Frame], Out]
     example: dict[str, Any]
     search: bool
+    bench: bool
     first: tuple[str, ...]
 
     # Made when they are first asked for: nobody waits for the models of forty calculations to work one.
@@ -130,9 +131,12 @@ def calculation(
     source: str,
     example: dict[str, Any],
     search: bool = False,
+    bench: bool = True,
     first: tuple[str, ...] = (),
 ) -> Callable[[Callable[[In, Frame], Out]], Callable[[In, Frame], Out]]:
     """Register a calculation; its models are read from the function's annotations.
+
+    ``bench`` is whether a person fills its input in by hand; what asks for a whole drive is asked from a drive's page.
 
     ``first`` names the fields of the result that the task is about; the first three of the model where none are named.
     """
@@ -153,6 +157,7 @@ def calculation(
             run=run,
             example=example,
             search=search,
+            bench=bench,
             first=first or tuple(result_model.model_fields)[:3],
         )
         return run

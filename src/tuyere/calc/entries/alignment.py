@@ -25,7 +25,9 @@ from tuyere.core.notices import notice
 from tuyere.core.tables import table
 
 GROUP = "Alignment and tension"
-LoopKind = Literal["v", "v-joined", "v-ribbed", "v-link", "sync", "flat-belt", "round", "chain"]
+LoopKind = Literal[
+    "v", "v-light", "v-joined", "v-ribbed", "v-link", "sync", "flat-belt", "round", "chain", "chain-dogged"
+]
 Tool = Literal["feeler", "tape", "string", "face laser", "groove laser", "dial"]
 POINTS = ("near", "far", "top", "bottom")
 MOST_DEG = 10.0

@@ -54,6 +54,7 @@ def _value(typed: str, old: JsonValue) -> JsonValue:
     "Change one figure of a drive",
     summary="A typed centre distance, speed or wheel: the input that follows from it, the nearest standard loop where loops come in lengths.",
     source="geometry; the standard lengths of the family",
+    bench=False,
     example={
         "units": "us",
         "input": {

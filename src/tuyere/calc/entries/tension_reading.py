@@ -271,16 +271,7 @@ def _verdict(
     example={
         "units": "us",
         "input": {
-            "drive": {
-                "calc": "v-belt-drive",
-                "input": {
-                    "power": "15hp",
-                    "service_factor": {"assume": 1.3},
-                    "driver": {"speed": "1750 rpm", "sheave": {"diameter": "5.4 in", "kind": "pitch", "groove": "B"}},
-                    "driven": {"sheave": {"diameter": "9.4 in", "kind": "pitch", "groove": "B"}},
-                    "belt": {"designation": "B90"},
-                },
-            },
+            "belt": {"span": "34 5/32", "mass": "0.112", "stiffness": "9 lbf", "belts": 4, "length": "91 7/8"},
             "state": "run in",
             "readings": [
                 {"belt": 1, "method": "plunger", "force": "4.2", "deflection": "17/32"},
@@ -418,6 +409,7 @@ class TensionAdjustOut(Answer):
             "done": [{"turns": 0, "tension": "31 lbf"}, {"turns": "1/2", "tension": "44 lbf"}],
         },
     },
+    bench=False,
     first=("says", "turns", "expected"),
 )
 def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:

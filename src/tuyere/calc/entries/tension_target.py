@@ -248,6 +248,7 @@ def flaps_asked(held: HeldDrive, frame: Frame) -> list[FlapOut]:
             },
         },
     },
+    bench=False,
     first=("says", "aim", "cliffs"),
 )
 def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
@@ -373,6 +374,7 @@ class TensionSchoolsOut(Answer):
             }
         },
     },
+    bench=False,
     first=("says", "schools"),
 )
 def tension_schools(given: TensionSchoolsIn, frame: Frame) -> TensionSchoolsOut:

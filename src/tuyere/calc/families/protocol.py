@@ -44,7 +44,7 @@ class Facts:
     """What is said of a family: names, where it stands in the order, its calculations, its questions, its choices.
 
     ``one`` is one of its drives in words; ``speed_field`` is where its input holds the driver's speed, ``found_fields`` say what is there; ``most_ratio`` is
-    what one drive does, ``ratio_words`` what more than that asks for. ``choices`` are the books a person picks from.
+    what one drive does, ``ratio_words`` what more than that asks for. ``loop`` is its loop as a mechanic names it at the machine. ``choices`` are the books a person picks from.
     """
 
     key: str
@@ -58,6 +58,7 @@ class Facts:
     manners_table: str
     speed_field: str
     found_fields: tuple[str, ...]
+    loop: str
     most_ratio: float = MOST_RATIO
     one_drive: str = "one drive"
     ratio_words: str = RATIO_WORDS
@@ -155,6 +156,10 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def what(self, designation: str, strands: int) -> str:
         """What is on the drive, in one line of a list."""
         return designation
+
+    def loop_of(self, given: In) -> str:
+        """What kind of loop an input has, as jobs and limits at the machine tell them apart."""
+        return self.facts.loop
 
     # searching
 

@@ -79,6 +79,7 @@ def entries() -> tuple[Entry, ...]:
             f"{c.group} {c.source} {_field_words(c.input_model.model_json_schema())}",
         )
         for c in CALCULATIONS.values()
+        if c.bench
     ]
     tables = [
         _entry(

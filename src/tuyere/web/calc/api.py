@@ -29,6 +29,7 @@ class CalcLine(Answer):
     group: str
     example: dict[str, Any]
     first: list[str]
+    bench: bool = Field(description="whether it is filled in by hand; false where it asks for a whole drive")
     input_schema: dict[str, Any]
 
 
@@ -107,6 +108,7 @@ def _calculations() -> CalcList:
                 group=c.group,
                 example=c.example,
                 first=list(c.first),
+                bench=c.bench,
                 input_schema=c.input_model.model_json_schema(),
             )
             for c in CALCULATIONS.values()

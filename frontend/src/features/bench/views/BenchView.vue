@@ -8,8 +8,8 @@ import { setPlace } from '@/shared/state/place'
 const list = ref<CalcLine[]>([])
 const groups = computed(() => {
   const found = new Map<string, CalcLine[]>()
-  for (const c of list.value) found.set(c.group, [...(found.get(c.group) ?? []), c])
-  const order = ['Any drive', 'V-belts', 'Roller chain', 'Synchronous belts', 'Flat, round and link belts']
+  for (const c of list.value.filter((x) => x.bench)) found.set(c.group, [...(found.get(c.group) ?? []), c])
+  const order = ['Any drive', 'Alignment and tension', 'V-belts', 'Roller chain', 'Synchronous belts', 'Flat, round and link belts']
   return [...found].sort(([a], [b]) => order.indexOf(a) - order.indexOf(b))
 })
 onMounted(async () => {

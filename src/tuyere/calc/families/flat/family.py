@@ -52,6 +52,7 @@ class FlatBelts(Family[FlatDriveIn, FlatSelectIn, FlatLoop, FlatRated, FlatSet, 
             "belt_length",
             "crossed",
         ),
+        loop="flat-belt",
         one_drive="one drive of any kind",
     )
     method = FLAT_METHOD

@@ -64,6 +64,7 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
             "temperature",
             "method",
         ),
+        loop="chain",
         most_ratio=10.0,
         one_drive="one chain drive",
         ratio_words="up to 10 : 1",

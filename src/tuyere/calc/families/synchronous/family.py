@@ -71,6 +71,7 @@ class SynchronousBelts(Family[SyncDriveIn, SyncSelectIn, SyncLoop, SyncRated, Sy
             "own_tension",
             "own_mass",
         ),
+        loop="sync",
         one_drive="one drive of any kind",
     )
     method = SYNC_METHOD

@@ -96,6 +96,7 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
         manners_table="v_belt_manners",
         speed_field="driver.speed",
         found_fields=("driver.sheave", "driven.sheave", "belt"),
+        loop="v",
         one_drive="one belt drive",
         choices=(BOOKS,),
     )
@@ -215,6 +216,16 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
         """How many belts there are is counted, not worked out."""
         if given.belt.count is None:
             raise InputError("input.belt.count", None, "how many belts are on it?", "count them: 1 to 30")
+
+    def loop_of(self, given: VBeltDriveIn) -> str:
+        """Link, joined and light-duty belts are handled in other ways than plain ones."""
+        if given.belt.construction == "link":
+            return "v-link"
+        if given.belt.joined:
+            return "v-joined"
+        with quiet(), collected_notices():
+            light = belt(given.belt.designation).section.family == "light"
+        return "v-light" if light else self.facts.loop
 
     def what(self, designation: str, strands: int) -> str:
         """Belts are counted."""
