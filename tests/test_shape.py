@@ -46,9 +46,21 @@ def test_records_of_more_than_four_fields_are_made_by_name() -> None:
                 assert "kw_only=True" in ast.unparse(made[0]), f"{path.name}: {node.name}"
 
 
-BOOKS = ("machines", "drives", "builds", "shelf")
+BOOKS = ("machines", "drives", "builds", "shelf", "jobs")
 # They only read: what they show is nobody's doing.
-READS = {"current", "drive_view", "duty_view", "list_machines", "machine_view", "on_the_machine"}
+READS = {
+    "list_dues",
+    "list_jobs",
+    "one_job",
+    "stale_states",
+    "templates_for",
+    "current",
+    "drive_view",
+    "duty_view",
+    "list_machines",
+    "machine_view",
+    "on_the_machine",
+}
 
 
 @pytest.mark.parametrize("subject", BOOKS)

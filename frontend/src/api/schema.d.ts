@@ -1184,6 +1184,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open a job
+         * @description Open a job on a drive.
+         */
+        post: operations["jobs_open_job_drives__uuid_ident__jobs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drives/{ident}/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jobs a drive can have
+         * @description Templates for a drive, and what was said of it at its last job.
+         */
+        get: operations["jobs_templates_drives__uuid_ident__templates_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What is due
+         * @description What is due, the soonest first.
+         */
+        get: operations["jobs_dues_dues_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/families": {
         parameters: {
             query?: never;
@@ -1238,6 +1298,66 @@ export interface paths {
         get: operations["find_handbook_find_handbook_find_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Jobs
+         * @description Jobs, the newest first.
+         */
+        get: operations["jobs_jobs_jobs_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{ident}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A job
+         * @description A job with its steps and what its readings say.
+         */
+        get: operations["jobs_job_jobs__uuid_ident__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{ident}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Something happened
+         * @description Take an event of a job, once per operation.
+         */
+        post: operations["jobs_take_event_jobs__uuid_ident__events_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1460,6 +1580,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A template as it is written
+         * @description The text of a template.
+         */
+        get: operations["jobs_template_templates__key__get"];
+        /**
+         * Keep a lead's template
+         * @description Keep a lead's copy; the shipped one stays.
+         */
+        put: operations["jobs_keep_template_templates__key__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1491,7 +1635,7 @@ export interface components {
              * @default v
              * @enum {string}
              */
-            kind?: "v" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain";
+            kind?: "v" | "v-light" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain" | "chain-dogged";
             /**
              * @description a level on both faces
              * @default null
@@ -1555,7 +1699,7 @@ export interface components {
              * @default v
              * @enum {string}
              */
-            kind?: "v" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain";
+            kind?: "v" | "v-light" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain" | "chain-dogged";
         };
         /**
          * AlignmentLimitsOut
@@ -1764,6 +1908,43 @@ export interface components {
              * @description turn of the belt on the idler
              */
             turn: number | string;
+        };
+        /**
+         * AskedView
+         * @description One thing that a reading step asks for, and what was read of it before.
+         */
+        AskedView: {
+            /**
+             * Before
+             * @description what was read at the last job, as shown
+             */
+            before: string;
+            /** Before At */
+            before_at: string | null;
+            /** Before Typed */
+            before_typed: string;
+            /**
+             * Event
+             * @description the event that holds it, to be corrected
+             */
+            event: string | null;
+            /** Kinds */
+            kinds: string[];
+            /** Label */
+            label: string;
+            /** Needed */
+            needed: boolean;
+            /** Quantity */
+            quantity: string;
+            /** Target */
+            target: string;
+            /** Typed */
+            typed: string;
+            /**
+             * Value
+             * @description what was read in this round, as shown; empty where nothing was
+             */
+            value: string;
         };
         /**
          * AtSpeedOut
@@ -4595,6 +4776,46 @@ export interface components {
             kind?: ("outside" | "effective" | "datum" | "pitch") | null;
         };
         /**
+         * DueLine
+         * @description Something that is due.
+         */
+        DueLine: {
+            /** By Date */
+            by_date: string | null;
+            /** By Hours */
+            by_hours: number | null;
+            /** Drive */
+            drive: string;
+            /** Drive Id */
+            drive_id: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Machine */
+            machine: string;
+            /**
+             * Machine Id
+             * Format: uuid
+             */
+            machine_id: string;
+            /** Overdue */
+            overdue: boolean;
+            /** Template */
+            template: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * DueList
+         * @description What is due, the soonest first.
+         */
+        DueList: {
+            /** Dues */
+            dues: components["schemas"]["DueLine"][];
+        };
+        /**
          * DutyEntries
          * @description The fields of a duty's form: texts that read back to the very value that is kept, empty where left open.
          */
@@ -4820,7 +5041,7 @@ export interface components {
              * Type
              * @enum {string}
              */
-            type: "electric" | "engine" | "pneumatic" | "hydraulic" | "spring" | "gravity" | "heat" | "other";
+            type: "electric" | "engine" | "battery" | "pto" | "fuel" | "hydraulic" | "pneumatic" | "spring" | "gravity" | "heat" | "backdrive" | "edges" | "other";
         };
         /**
          * EnergySourceView
@@ -4838,6 +5059,107 @@ export interface components {
             steps: string;
             /** Type */
             type: string;
+        };
+        /**
+         * EventSave
+         * @description Something that happened at a step. ``typed`` of a reading is read in ``units``.
+         */
+        EventSave: {
+            /**
+             * At
+             * Format: date-time
+             * @description when it happened, by the clock of the device it was entered on
+             */
+            at: string;
+            /**
+             * Conditions
+             * @description deflection, method, loaded
+             * @default {}
+             */
+            conditions?: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /**
+             * Corrects
+             * @description the event that this one takes the place of
+             * @default null
+             */
+            corrects?: string | null;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Grade
+             * @default
+             */
+            grade?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Instrument
+             * @description what the instrument said of itself
+             * @default {}
+             */
+            instrument?: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "done" | "skipped" | "noted" | "read" | "found" | "signed" | "moved" | "reopened";
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Origin
+             * @default hand
+             */
+            origin?: string;
+            /**
+             * Quantity
+             * @description kind of quantity of a reading, or text
+             * @default
+             */
+            quantity?: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason?: string;
+            /** Step */
+            step: string;
+            /**
+             * Target
+             * @description what was read: belt 2, near, driven shaft
+             * @default
+             */
+            target?: string;
+            /**
+             * Turns
+             * @description turns of each adjuster in a move
+             * @default null
+             */
+            turns?: number | null;
+            /**
+             * Typed
+             * @description a reading as typed
+             * @default
+             */
+            typed?: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
         };
         /**
          * FamilyLine
@@ -4982,6 +5304,18 @@ export interface components {
             unit_shown: string;
             /** Value */
             value: number;
+        };
+        /**
+         * FigureShown
+         * @description A figure of the drive beside a step.
+         */
+        FigureShown: {
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Shown */
+            shown: string;
         };
         /**
          * FitIn
@@ -5810,6 +6144,181 @@ export interface components {
              * @description length of the span it presses on
              */
             span: number | string;
+        };
+        /**
+         * IsolationView
+         * @description The state of the machine in words, always in sight.
+         */
+        IsolationView: {
+            /** Given Back */
+            given_back: boolean;
+            /** Left */
+            left: number;
+            /** Proofs */
+            proofs: number;
+            /** Safe */
+            safe: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
+         * JobLine
+         * @description A job in a list.
+         */
+        JobLine: {
+            /** Closed At */
+            closed_at: string | null;
+            /** Drive */
+            drive: string;
+            /**
+             * Drive Id
+             * Format: uuid
+             */
+            drive_id: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Machine */
+            machine: string;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /** Opened By */
+            opened_by: string;
+            /** State */
+            state: string;
+            /** Steps All */
+            steps_all: number;
+            /** Steps Done */
+            steps_done: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * JobList
+         * @description Jobs, the newest first.
+         */
+        JobList: {
+            /** Jobs */
+            jobs: components["schemas"]["JobLine"][];
+        };
+        /**
+         * JobOpen
+         * @description A job to open on a drive: which template, and what its steps depend on.
+         */
+        JobOpen: {
+            /**
+             * Answers
+             * @description answers to its questions
+             * @default {}
+             */
+            answers?: {
+                [key: string]: boolean;
+            };
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Due Id
+             * @description what was due and is done with this job
+             * @default null
+             */
+            due_id?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Mounting
+             * @description how the wheels sit on their shafts
+             * @default null
+             */
+            mounting?: ("taper-flush" | "taper-flanged" | "key-setscrew" | "interference" | "nut-end" | "bolted-hub") | null;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Take Up
+             * @description how the loop is tensioned; left open, every step shows
+             * @default null
+             */
+            take_up?: ("slide-base" | "jack-bolts" | "pivot-base" | "sprung-idler" | "lever-idler" | "weighted-idler" | "screw-idler" | "fixed-centres" | "eccentric-block" | "conveyor-screws") | null;
+            /** Template */
+            template: string;
+        };
+        /**
+         * JobView
+         * @description A job: its steps in the order that is advised, and where each stands.
+         */
+        JobView: {
+            /** Belts */
+            belts: string;
+            /** Closed At */
+            closed_at: string | null;
+            /** Closed By */
+            closed_by: string;
+            /** Drive */
+            drive: string;
+            /**
+             * Drive Id
+             * Format: uuid
+             */
+            drive_id: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /** Events */
+            events: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            isolation: components["schemas"]["IsolationView"];
+            /** Kind */
+            kind: string;
+            /** Machine */
+            machine: string;
+            /**
+             * Machine Id
+             * Format: uuid
+             */
+            machine_id: string;
+            /**
+             * Next
+             * @description the step that is next
+             */
+            next: string | null;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /** Opened By */
+            opened_by: string;
+            /** Rev */
+            rev: number;
+            /** State */
+            state: string;
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
+            /** Template */
+            template: string;
+            /** Title */
+            title: string;
+            /** Tool */
+            tool: string;
+            /** What */
+            what: string;
         };
         /**
          * JointIn
@@ -7479,6 +7988,31 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * SaidView
+         * @description What the readings of a step say.
+         */
+        SaidView: {
+            /** Calc */
+            calc: string;
+            /** Next Turns */
+            next_turns: number | null;
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /** Result */
+            result: {
+                [key: string]: components["schemas"]["JsonValue"];
+            } | null;
+            /** Says */
+            says: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * SchoolOut
          * @description One school, where it lands, and whether it will do here.
          */
@@ -8367,6 +8901,76 @@ export interface components {
             closer_left: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+        };
+        /**
+         * StepView
+         * @description A step of a job and where it stands.
+         */
+        StepView: {
+            /** Asked */
+            asked: components["schemas"]["AskedView"][];
+            /** At */
+            at: string | null;
+            /** Block */
+            block: string;
+            /** By */
+            by: string;
+            /** Caution */
+            caution: string;
+            /** Confidence */
+            confidence: string;
+            /** Exception */
+            exception: string;
+            /** Figures */
+            figures: components["schemas"]["FigureShown"][];
+            /** Grade */
+            grade: string;
+            /** Guarded */
+            guarded: boolean;
+            /** How */
+            how: string;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Limit */
+            limit: string;
+            /** Note */
+            note: string;
+            /**
+             * Point
+             * @description where this source of energy is isolated
+             */
+            point: string;
+            /** Reads */
+            reads: string;
+            /** Repeats */
+            repeats: string;
+            /** Round */
+            round: number;
+            /** Safe */
+            safe: boolean;
+            said: components["schemas"]["SaidView"] | null;
+            /** Skip */
+            skip: boolean;
+            /** Source */
+            source: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "open" | "done" | "skipped";
+            /**
+             * Trouble
+             * @description why the readings cannot be worked, in words; empty where they can
+             */
+            trouble: string;
+            /** Who */
+            who: string;
+            /** Why */
+            why: string;
+            /** Words */
+            words: string;
         };
         /**
          * StockIn
@@ -9283,6 +9887,82 @@ export interface components {
             title: string;
         };
         /**
+         * TemplateLine
+         * @description A template that a drive can have a job by.
+         */
+        TemplateLine: {
+            /** Asks */
+            asks: string[];
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Own
+             * @description a lead has changed it
+             */
+            own: boolean;
+            /** Title */
+            title: string;
+        };
+        /**
+         * TemplateList
+         * @description Templates for a drive, and what is known of how it is tensioned and mounted.
+         */
+        TemplateList: {
+            /** Mounting */
+            mounting: string | null;
+            /** Mountings */
+            mountings: string[];
+            /** Take Up */
+            take_up: string | null;
+            /** Take Ups */
+            take_ups: string[];
+            /** Templates */
+            templates: components["schemas"]["TemplateLine"][];
+        };
+        /**
+         * TemplateSave
+         * @description A lead's template, as text; ``rev`` is the version it was read at, 0 for the shipped one.
+         */
+        TemplateSave: {
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /** Rev */
+            rev: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * TemplateText
+         * @description A template as it is written.
+         */
+        TemplateText: {
+            /** Key */
+            key: string;
+            /** Own */
+            own: boolean;
+            /** Rev */
+            rev: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * TensionAdjustIn
          * @description A drive, its adjusters, and what was read so far.
          */
@@ -9307,8 +9987,9 @@ export interface components {
             /**
              * Pitch
              * @description thread pitch of the adjusters: what one turn moves
+             * @default null
              */
-            pitch: number | string;
+            pitch?: (number | string) | null;
             /**
              * Settled
              * @description readings over the hours, to see how it settles
@@ -9328,8 +10009,8 @@ export interface components {
          * @description What to turn next, what that will do, and how it will settle.
          */
         TensionAdjustOut: {
-            each_turn: components["schemas"]["Figure"];
-            expected: components["schemas"]["OnScale"];
+            each_turn: components["schemas"]["Figure"] | null;
+            expected: components["schemas"]["OnScale"] | null;
             /** Says */
             says: string;
             /** Seen On This Drive */
@@ -17666,6 +18347,423 @@ export interface operations {
             };
         };
     };
+    jobs_open_job_drives__uuid_ident__jobs_post: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+            };
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JobOpen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_templates_drives__uuid_ident__templates_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_dues_dues_get: {
+        parameters: {
+            query?: {
+                drive?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_family_list_families_get: {
         parameters: {
             query?: never;
@@ -17747,6 +18845,424 @@ export interface operations {
             };
             /** @description problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_jobs_jobs_get: {
+        parameters: {
+            query?: {
+                drive?: string | null;
+                state?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_job_jobs__uuid_ident__get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+            };
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_take_event_jobs__uuid_ident__events_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -19599,6 +21115,307 @@ export interface operations {
             };
             /** @description problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_template_templates__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateText"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_keep_template_templates__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateText"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -48,5 +48,6 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K(name="hours_a_day", core="hour", us="hour", si="hour", us_shown="h", si_shown="h", lowest=0, highest=24, plausible=(0.01, 24), dimension="hours a day", example="16, 16 h"),
     _K(name="energy", core="kWh", us="kilowatt_hour", si="kilowatt_hour", us_shown="kWh", si_shown="kWh", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="energy", example="1200 kWh"),
     _K(name="money", core="", us="", si="", us_shown="", si_shown="", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="money", example="250"),
+    _K(name="current", core="A", us="A", si="A", us_shown="A", si_shown="A", lowest=0, highest=1e5, plausible=(0.1, 5000), dimension="current", example="21 A"),
     _K(name="frequency", core="Hz", us="Hz", si="Hz", us_shown="Hz", si_shown="Hz", lowest=1e-2, highest=1e5, plausible=(1, 1000), dimension="frequency", example="42 Hz"),
 )}

@@ -60,6 +60,8 @@ UNITS = {
     "%": "percent",
     "percent": "percent",
     "hz": "Hz",
+    "a": "A",
+    "amps": "A",
     "mpa": "MPa",
     "ksi": "kpsi",
     "kpsi": "kpsi",

@@ -57,6 +57,7 @@ FACTORS: dict[str, dict[str, Fraction]] = {
     "part": {"percent": Fraction(1)},
     "time": {"hour": Fraction(1)},
     "energy": {"kWh": Fraction(1), "kilowatt_hour": Fraction(1)},
+    "current": {"A": Fraction(1)},
     "frequency": {"Hz": Fraction(1)},
     "number": {"": Fraction(1)},
 }

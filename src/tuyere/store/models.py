@@ -2,6 +2,7 @@
 
 from tuyere.store.builds.tables import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.drives.tables import Duty, Shaft, ShaftLoad
+from tuyere.store.jobs.tables import Due, Isolation, Job, JobTemplate, Reading, StepEvent
 from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.operations import Operation
 from tuyere.store.shelf.tables import RatingItem, StockItem
@@ -10,16 +11,22 @@ __all__ = [
     "Build",
     "CalcRecord",
     "Drive",
+    "Due",
     "Duty",
     "Element",
     "EnergySource",
+    "Isolation",
+    "Job",
+    "JobTemplate",
     "Loop",
     "Machine",
     "Member",
     "Operation",
+    "Reading",
     "RouteStop",
     "Shaft",
     "ShaftLoad",
     "RatingItem",
+    "StepEvent",
     "StockItem",
 ]

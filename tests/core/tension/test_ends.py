@@ -307,9 +307,19 @@ def test_what_does_not_move_is_said() -> None:
 
     assert "hardly" in ask((0, 150), (1, 155)) and "wrong way" in ask((0, 150), (1, 120))
     assert ask((0, 150), (1, 230)) == "" and ask((0, 5), (1, 6)) != "stuck"
-    for bad in (lambda: ask(), lambda: ask((0, 100), stiffness=None)):
-        with pytest.raises(InputError):
-            bad()
+    with pytest.raises(InputError):
+        ask()
+    # Nothing says what a turn does: half a turn is tried, and nothing is promised of it.
+    tried = next_move(
+        [TurnsAnd(turns=0, tension_n=100)],
+        low_n=296,
+        high_n=342,
+        most_n=None,
+        stiffness_n=None,
+        pitch_mm=None,
+        length_mm=2333.0,
+    )
+    assert tried.turns == 0.5 and tried.per_turn_n is None and tried.expected_n is None
 
 
 @pytest.mark.outside("synthetic relaxation by the logarithm of time, with noise; numpy polyfit of the same")

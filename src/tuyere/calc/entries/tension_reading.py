@@ -364,7 +364,7 @@ class TensionAdjustIn(Input):
 
     drive: DriveAskedIn
     state: State = Field(default="new", description="new belts, or belts that have run in")
-    pitch: Size = Field(description="thread pitch of the adjusters: what one turn moves")
+    pitch: Size | None = Field(default=None, description="thread pitch of the adjusters: what one turn moves")
     done: Annotated[list[TurnIn], Field(min_length=1, max_length=40)] = Field(description="readings and turns so far")
     most: Force | None = Field(default=None, description="tension of one belt never to pass")
     maker: MakerIn | None = Field(default=None, description="the machine maker's number")
@@ -378,8 +378,8 @@ class TensionAdjustOut(Answer):
 
     says: str
     turns: Figure
-    each_turn: Figure
-    expected: OnScale
+    each_turn: Figure | None
+    expected: OnScale | None
     seen_on_this_drive: bool
     trouble: str
     settles_at: OnScale | None
@@ -426,7 +426,7 @@ def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:
             high_n=float(band.high_n),
             most_n=most,
             stiffness_n=hold.stiffness_n,
-            pitch_mm=given.pitch.value,
+            pitch_mm=maybe(given.pitch),
             length_mm=float(hold.length_mm),
         )
     except InputError as e:
@@ -437,7 +437,9 @@ def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:
         says = "In the band: lock the adjusters and read once more."
     else:
         says = f"Turn each screw {in_words(move.turns)}, both alike, then read again."
-        if not move.seen:
+        if move.per_turn_n is None:
+            says += " That tells what a turn does here."
+        elif not move.seen:
             says += " What a turn does here is not known yet: this is half of what the belt's stretch alone would ask."
     settled, words = None, ""
     if given.settled:
@@ -458,8 +460,8 @@ def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:
     return TensionAdjustOut(
         says=says,
         turns=frame.figure(move.turns, "turns"),
-        each_turn=frame.figure(move.per_turn_n, "force", per="belt"),
-        expected=scale.at(move.expected_n),
+        each_turn=None if move.per_turn_n is None else frame.figure(move.per_turn_n, "force", per="belt"),
+        expected=None if move.expected_n is None else scale.at(move.expected_n),
         seen_on_this_drive=move.seen,
         trouble=move.trouble,
         settles_at=settled,

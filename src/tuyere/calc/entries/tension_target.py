@@ -181,6 +181,8 @@ def cliffs_asked(given: TensionTargetIn, held: HeldDrive) -> Cliffs:
     for shaft in shafts:
         if shaft.overhang_mm is not None and shaft.overhang_mm <= 0:
             raise InputError(f"{shaft.name}_shaft.overhang", shaft.overhang_mm, "no overhang", "over nothing")
+        if shaft.hours <= 0:
+            raise InputError(f"{shaft.name}_shaft.hours", shaft.hours, "a life of no hours", "over nothing")
     return cliffs_of(held.hold, start=given.start, motor_kw=maybe(given.motor_power), shafts=shafts)
 
 

@@ -44,7 +44,8 @@ class Facts:
     """What is said of a family: names, where it stands in the order, its calculations, its questions, its choices.
 
     ``one`` is one of its drives in words; ``speed_field`` is where its input holds the driver's speed, ``found_fields`` say what is there; ``most_ratio`` is
-    what one drive does, ``ratio_words`` what more than that asks for. ``loop`` is its loop as a mechanic names it at the machine. ``choices`` are the books a person picks from.
+    what one drive does, ``ratio_words`` what more than that asks for.
+    ``loop`` is its loop as a mechanic names it at the machine. ``choices`` are the books a person picks from.
     """
 
     key: str

@@ -15,6 +15,7 @@ from tuyere.core.tension.reading_formulas import tension_per_turn, tension_per_t
 STUCK, SLIPPING = 0.2, -0.05
 FIRST_SHARE = 0.5  # of the worked turns, while nothing is known of this drive: frames and mounts give
 STEP = 1 / 8
+TRY = 1 / 2
 SLACK_TAKEN_UP = 0.05
 
 
@@ -28,12 +29,13 @@ class TurnsAnd:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class NextMove:
-    """Turns of each adjuster from here, positive to tighten; what one turn does, whether that was seen on this drive, and what is wrong."""
+    """Turns of each adjuster from here, positive to tighten; what one turn does (None where nothing says it yet), whether that was
+    seen on this drive, and what is wrong."""
 
     turns: float
-    per_turn_n: float
+    per_turn_n: float | None
     seen: bool
-    expected_n: float
+    expected_n: float | None
     trouble: str
 
 
@@ -44,19 +46,20 @@ def next_move(
     high_n: float,
     most_n: float | None,
     stiffness_n: float | None,
-    pitch_mm: float,
+    pitch_mm: float | None,
     length_mm: float,
 ) -> NextMove:
     """What to turn next so that the tension comes into the band, by eighths of a turn and never past the upper limit.
 
     What one turn does is taken from the last two readings; before there are two, from the belt's stretch, and only a part of
-    it is told. Raises InputError where nothing was read yet, or neither turns nor stiffness say what one does.
+    it is told. Raises InputError where nothing was read yet.
     """
     if not done:
         raise InputError("readings", None, "nothing was read yet", "one reading and the turns so far")
     now = done[-1]
     aim = (low_n + high_n) / 2
-    theory = None if stiffness_n is None else tension_per_turn(stiffness_n, pitch_mm, length_mm)
+    known = stiffness_n is not None and pitch_mm is not None
+    theory = tension_per_turn(stiffness_n, pitch_mm, length_mm) if known else None
     seen: float | None = None
     before = next((d for d in reversed(done[:-1]) if abs(d.turns - now.turns) > 1e-6), None)
     if before is not None:
@@ -64,7 +67,9 @@ def next_move(
     trouble = ""
     per_turn = seen if seen is not None else theory
     if per_turn is None:
-        raise InputError("readings", None, "one reading does not say what a turn does", "a second one after a turn")
+        # Nothing says what a turn does: a small one is tried, and the next reading tells.
+        wrong_by = 0.0 if low_n <= now.tension_n <= high_n else TRY if now.tension_n < low_n else -TRY
+        return NextMove(turns=wrong_by, per_turn_n=None, seen=False, expected_n=None, trouble="")
     # A belt that hung slack takes a turn or two before it pulls at all: what one turn does is only known from the next on.
     was_slack = before is not None and before.tension_n < SLACK_TAKEN_UP * aim
     if was_slack and seen is not None:

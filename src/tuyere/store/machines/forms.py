@@ -7,10 +7,10 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.parts import Whole
+from tuyere.jobs.words import Energy
 from tuyere.store.plumbing.forms import Form, Long, Name, Operation, Point, Short, Tag
 
 MachineKind = Literal["industrial", "hvac", "conveyor", "farm", "shop"]
-Energy = Literal["electric", "engine", "pneumatic", "hydraulic", "spring", "gravity", "heat", "other"]
 
 
 class EnergySourceIn(Form):

@@ -10,7 +10,6 @@ from sqlmodel import Field
 from tuyere.store.plumbing.base import Row, foreign
 
 KINDS = ("industrial", "hvac", "conveyor", "farm", "shop")
-ENERGIES = ("electric", "engine", "pneumatic", "hydraulic", "spring", "gravity", "heat", "other")
 
 
 class Machine(Row, table=True):
@@ -35,7 +34,9 @@ class EnergySource(Row, table=True):
     __tablename__ = "energy_source"
     __table_args__ = (
         sa.CheckConstraint(
-            "type IN ('electric','engine','pneumatic','hydraulic','spring','gravity','heat','other')", name="type"
+            "type IN ('electric','engine','battery','pto','fuel','hydraulic','pneumatic','spring','gravity','heat',"
+            "'backdrive','edges','other')",
+            name="type",
         ),
     )
 

@@ -1,0 +1,275 @@
+"""What the readings of a step say: each is worked by the calculation of its kind, and nothing is worked here."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import ValidationError
+
+from tuyere.calc.answer import NoticeOut, WorkingStep
+from tuyere.calc.refusals import problems_of
+from tuyere.calc.registry import find, work
+from tuyere.core.errors import InputError, NoSolution
+from tuyere.jobs.facts import DriveKnown
+from tuyere.jobs.job import Read, StepState
+from tuyere.jobs.situation import JobStep
+
+TOOLS = {"straightedge": "feeler", "string": "string", "laser": "groove laser", "dial": "dial", "": "feeler"}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Said:
+    """What a step's readings say: one sentence, a verdict, and the whole answer of the calculation that worked it."""
+
+    says: str
+    verdict: str
+    calc: str = ""
+    result: Mapping[str, Any] | None = None
+    working: tuple[WorkingStep, ...] = ()
+    notices: tuple[NoticeOut, ...] = ()
+    next_turns: float | None = None
+
+
+def _worked(calc: str, given: dict[str, Any], known: DriveKnown, names: Mapping[str, str]) -> Any:
+    """Ask a calculation in the person's units. ``names`` are from its fields to the targets that were read: a refusal is raised
+    as an InputError beside the target.
+    """
+    c = find(calc)
+    body = {"units": known.units, "options": known.options, "input": given}
+    try:
+        return work(c, c.request_model.model_validate(body))
+    except ValidationError as e:
+        first = problems_of(e)[0]
+        raise InputError(_target(str(first["path"]), names), None, str(first["reason"]), str(first["allowed"])) from e
+    except InputError as e:
+        raise InputError(_target(e.field, names), e.value, e.why, e.allowed) from e
+    except NoSolution as e:
+        raise InputError(_target(e.field, names), None, e.why, e.allowed) from e
+
+
+def _target(path: str, names: Mapping[str, str]) -> str:
+    bare = path.removeprefix("input.")
+    return next((target for field, target in names.items() if bare == field or bare.startswith(field + ".")), bare)
+
+
+def _number(readings: Mapping[str, Read], target: str) -> float | None:
+    read = readings.get(target)
+    return read.value if read is not None and isinstance(read.value, float) else None
+
+
+def _drive(known: DriveKnown) -> dict[str, Any]:
+    return {"calc": known.calc, "input": known.input}
+
+
+def _tension_lines(readings: Mapping[str, Read], belts: int) -> tuple[list[dict[str, Any]], dict[str, str]]:
+    """Readings of belts as `tension-reading` takes them, and which field of it is which target."""
+    lines: list[dict[str, Any]] = []
+    names: dict[str, str] = {}
+    for no in range(1, belts + 1):
+        read = readings.get(f"belt {no}")
+        if read is None or not isinstance(read.value, float):
+            continue
+        line: dict[str, Any] = {"belt": no}
+        if read.quantity == "frequency":
+            line |= {"method": "frequency", "frequency": read.value}
+        else:
+            line |= {"method": str(read.data.get("method", "plunger")), "force": read.value}
+            deflection = read.data.get("deflection")
+            if isinstance(deflection, int | float):
+                line["deflection"] = float(deflection)
+        names[f"readings.{len(lines)}"] = f"belt {no}"
+        lines.append(line)
+    return lines, names
+
+
+def _tension(state: StepState, known: DriveKnown, belt_state: str) -> Said | None:
+    lines, names = _tension_lines(state.readings, known.belts)
+    if not lines:
+        return None
+    answer = _worked("tension-reading", {"drive": _drive(known), "state": belt_state, "readings": lines}, known, names)
+    result = answer.result
+    says, verdict, turns = result.says, result.verdict, None
+    hold = known.hold
+    if hold is not None and len(lines) == known.belts:
+        done = []
+        for k, (readings, turned) in enumerate(zip(state.rounds, state.turns, strict=True)):
+            earlier, _ = _tension_lines(readings, known.belts)
+            if not earlier:
+                continue
+            mean = (
+                result.mean
+                if k == len(state.rounds) - 1
+                else _worked(
+                    "tension-reading", {"drive": _drive(known), "state": belt_state, "readings": earlier}, known, {}
+                ).result.mean
+            )
+            done.append({"turns": turned, "tension": mean.tension.value})
+        given: dict[str, Any] = {"drive": _drive(known), "state": belt_state, "done": done}
+        move = _worked("tension-adjust", given, known, {}).result
+        turns = move.turns.value
+        if not (move.turns.value == 0 and not move.trouble):
+            says = f"{says} {move.says}"
+    return Said(
+        says=says,
+        verdict=verdict,
+        calc="tension-reading",
+        result=result.model_dump(mode="json"),
+        working=tuple(answer.working),
+        notices=tuple(answer.notices),
+        next_turns=turns,
+    )
+
+
+def _gaps(readings: Mapping[str, Read], rims: Mapping[str, Read], known: DriveKnown, tool: str) -> Said | None:
+    moving = {at: v for at in ("near", "far", "top", "bottom") if (v := _number(readings, at)) is not None}
+    staying = {at: v for at in ("near", "far") if (v := _number(readings, f"{at} stays")) is not None}
+    levels = {"staying": _number(readings, "level stays"), "moving": _number(readings, "level moves")}
+    if not moving or len(moving) + len(staying) < (4 if tool == "string" else 2):
+        return None
+    given: dict[str, Any] = {
+        "kind": known.loop,
+        "centre": float(known.worked.centre_mm),
+        "tool": TOOLS.get(tool, "feeler"),
+        "moving": {"diameter": known.moving_mm, **moving},
+    }
+    if staying:
+        driven = float(known.worked.case.route.driven.outside_mm)
+        given["staying"] = {"diameter": driven, **staying}
+    if None not in levels.values():
+        given["levels"] = levels
+    feet = {n: _number(readings, n) for n in ("inboard", "spacing", "height")}
+    if None not in feet.values():
+        given["feet"] = {**feet, "jack_pitch": _number(readings, "jack")}
+    for field, target in (("rim_staying", "stays"), ("rim_moving", "moves")):
+        if (v := _number(rims, target)) is not None:
+            given[field] = v
+    names = {f"moving.{at}": at for at in moving} | {f"staying.{at}": f"{at} stays" for at in staying}
+    names |= {f"feet.{n}": n for n in feet}
+    answer = _worked("alignment", given, known, names)
+    result = answer.result
+    return Said(
+        says=result.says,
+        verdict="fine" if result.within else "act",
+        calc="alignment",
+        result=result.model_dump(mode="json"),
+        working=tuple(answer.working),
+        notices=tuple(answer.notices),
+    )
+
+
+def _soft_foot(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
+    lifts = {
+        at.replace(" ", "_"): v
+        for at in ("inboard near", "inboard far", "outboard near", "outboard far")
+        if (v := _number(readings, at)) is not None
+    }
+    if not lifts:
+        return None
+    answer = _worked("soft-foot", lifts, known, {n: n.replace("_", " ") for n in lifts})
+    return Said(
+        says=answer.result.says,
+        verdict="act" if answer.result.feet else "fine",
+        calc="soft-foot",
+        result=answer.result.model_dump(mode="json"),
+        working=tuple(answer.working),
+        notices=tuple(answer.notices),
+    )
+
+
+def _run_out(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
+    least, greatest = _number(readings, "least"), _number(readings, "greatest")
+    if least is None or greatest is None:
+        return None
+    toothed = known.loop in ("sync", "chain", "chain-dogged")
+    given = {
+        "what": "toothed rim" if toothed else "grooved rim",
+        "diameter": known.moving_mm,
+        "lowest": least,
+        "highest": greatest,
+    }
+    answer = _worked("run-out", given, known, {"lowest": "least", "highest": "greatest"})
+    return Said(
+        says=answer.result.says,
+        verdict="fine" if answer.result.within else "act",
+        calc="run-out",
+        result=answer.result.model_dump(mode="json"),
+        working=tuple(answer.working),
+        notices=tuple(answer.notices),
+    )
+
+
+def _arm(readings: Mapping[str, Read], known: DriveKnown, belt_state: str) -> Said | None:
+    values = {n: _number(readings, n) for n in ("pull at", "idler at", "turn", "let in", "let out")}
+    if any(v is None for v in values.values()):
+        return None
+    pull = ((values["let in"] or 0.0) + (values["let out"] or 0.0)) / 2
+    given = {
+        "drive": _drive(known),
+        "state": belt_state,
+        "arm": {"pull_at": values["pull at"], "idler_at": values["idler at"], "turn": values["turn"]},
+        "readings": [{"belt": 1, "method": "pull", "pull": pull}],
+    }
+    names = {"arm.pull_at": "pull at", "arm.idler_at": "idler at", "arm.turn": "turn", "readings.0": "let in"}
+    answer = _worked("tension-reading", given, known, names)
+    return Said(
+        says=answer.result.says,
+        verdict=answer.result.verdict,
+        calc="tension-reading",
+        result=answer.result.model_dump(mode="json"),
+        working=tuple(answer.working),
+        notices=tuple(answer.notices),
+    )
+
+
+def _turns(readings: Mapping[str, Read]) -> Said | None:
+    one, other = _number(readings, "one"), _number(readings, "other")
+    if one is None or other is None:
+        return None
+    even = abs(one - other) <= 1 / 8
+    return Said(
+        says="Both screws alike." if even else "The screws are not even: bring both to the same turns.",
+        verdict="fine" if even else "act",
+    )
+
+
+def _speed(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
+    rpm = _number(readings, "it")
+    if rpm is None:
+        return None
+    low, high = float(known.worked.speeds.low_rpm), float(known.worked.speeds.high_rpm)
+    f = known.frame.figure
+    if rpm > high * 1.02:
+        return Said(
+            says=f"Faster than {f(high, 'speed').shown}: another wheel or another motor speed.", verdict="watch"
+        )
+    slip = 100 * (1 - rpm / high)
+    if rpm < low * 0.98:
+        return Said(
+            says=f"{f(slip, 'percent').shown} under {f(high, 'speed').shown}: it slips, or a wheel is not the one on record.",
+            verdict="act",
+        )
+    return Said(says=f"As it should be: {f(high, 'speed').shown} less slip.", verdict="fine")
+
+
+def answer_for(
+    step: JobStep, state: StepState, *, known: DriveKnown, belt_state: str, tool: str, rims: Mapping[str, Read]
+) -> Said | None:
+    """What a step's readings say; None while they are not enough. Raises InputError whose field is the target that cannot be."""
+    reads, readings = step.of.reads, state.readings
+    if reads == "tension":
+        return _tension(state, known, belt_state)
+    if reads == "gaps":
+        return _gaps(readings, rims, known, tool)
+    if reads == "soft-foot":
+        return _soft_foot(readings, known)
+    if reads == "run-out":
+        return _run_out(readings, known)
+    if reads == "arm-pull":
+        return _arm(readings, known, belt_state)
+    if reads == "turns":
+        return _turns(readings)
+    if reads == "speed":
+        return _speed(readings, known)
+    return None

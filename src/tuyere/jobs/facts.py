@@ -1,0 +1,152 @@
+"""What a job knows of its drive: figures to stand beside a step, by the names that templates use."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from pydantic import JsonValue
+
+from tuyere.calc.entry import reading_in
+from tuyere.calc.families.protocol import AnyFamily, of_calc
+from tuyere.calc.frame import Frame
+from tuyere.calc.held import Scale
+from tuyere.calc.registry import Input, Units, find, work
+from tuyere.core.alignment.limits import limits_of, run_out_limit_mm
+from tuyere.core.drive.case import WorkedDrive
+from tuyere.core.errors import CoreError, InputError
+from tuyere.core.notices import collected_notices
+from tuyere.core.steps import quiet
+from tuyere.core.tension.hold import Hold
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FigureOfDrive:
+    """A figure by its template name: in words, and as it is shown; ``low`` and ``high`` in the core's unit where it is a limit."""
+
+    name: str
+    label: str
+    shown: str
+    low: float | None = None
+    high: float | None = None
+
+
+@dataclass(frozen=True, kw_only=True)
+class DriveKnown:
+    """A drive's calculation and its input as it stands, with what was picked beside it."""
+
+    calc: str
+    input: dict[str, JsonValue]
+    options: dict[str, str] = field(default_factory=dict)
+    units: Units = "us"
+    what: str = ""
+
+    @cached_property
+    def family(self) -> AnyFamily:
+        """The family that works it. Raises InputError."""
+        found = of_calc(self.calc)
+        if found is None:
+            raise InputError("calc", self.calc, "no family of drives is worked by that", "a whole-drive calculation")
+        return found
+
+    @cached_property
+    def given(self) -> Input:
+        """The input as a model; numbers are in the core's units."""
+        with reading_in("si"):
+            return self.family.input_model.model_validate(self.input)
+
+    @cached_property
+    def frame(self) -> Frame:
+        """Shows figures in the person's units."""
+        return Frame(self.units, self.options)
+
+    @cached_property
+    def worked(self) -> WorkedDrive[object, object, object]:
+        """The drive, worked."""
+        with quiet(), collected_notices():
+            return self.family.method.work(self.family.case(self.given, self.frame))
+
+    @cached_property
+    def hold(self) -> Hold | None:
+        """How it holds its tension, if it does."""
+        with quiet(), collected_notices():
+            return self.family.method.hold(self.worked)
+
+    @cached_property
+    def scale(self) -> Scale | None:
+        """Its rulers."""
+        return None if self.hold is None else Scale(hold=self.hold, frame=self.frame)
+
+    @property
+    def loop(self) -> str:
+        """What kind of loop it has."""
+        return self.family.loop_of(self.given)
+
+    @property
+    def belts(self) -> int:
+        """Belts or strands."""
+        return self.worked.rated.count
+
+    @cached_property
+    def set_line(self) -> str:
+        """How it is set, in one line."""
+        calc = find(self.calc)
+        try:
+            request = calc.request_model.model_construct(units=self.units, options=self.options, input=self.given)
+            sheet = work(calc, request).sheet
+        except CoreError:
+            return ""
+        return "" if sheet is None else sheet.set_line
+
+    @property
+    def moving_mm(self) -> float:
+        """Outside diameter of the wheel that usually moves: the driver's."""
+        return float(self.worked.case.route.driver.outside_mm)
+
+
+def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
+    """A figure by the name that templates use; None where this drive has none. ``state`` is new or run in."""
+    f, worked = known.frame.figure, known.worked
+    if name == "designation":
+        return FigureOfDrive(name=name, label="on it", shown=known.what)
+    if name == "belt_count":
+        return FigureOfDrive(name=name, label="belts", shown=str(known.belts))
+    if name == "driven_speed":
+        low, high = float(worked.speeds.low_rpm), float(worked.speeds.high_rpm)
+        shown = f(high, "speed").shown if high - low < 0.5 else f"{f(low, 'speed').number} to {f(high, 'speed').shown}"
+        return FigureOfDrive(name=name, label="driven", shown=shown, low=low, high=high)
+    if name == "align_limit":
+        with quiet():
+            limits = limits_of(known.loop, float(worked.centre_mm), known.moving_mm)
+        angle, offset = f(limits.angle_deg, "angle", "fine"), f(limits.offset_mm, "gap")
+        return FigureOfDrive(
+            name=name,
+            label="allowed",
+            shown=f"{angle.shown} each way, {offset.shown} offset",
+            high=float(limits.angle_deg),
+        )
+    if name == "run_out_limit":
+        toothed = known.loop in ("sync", "chain", "chain-dogged")
+        with quiet():
+            allowed, _ = run_out_limit_mm("toothed rim" if toothed else "grooved rim", known.moving_mm)
+        return FigureOfDrive(name=name, label="run-out allowed", shown=f(allowed, "gap").shown, high=float(allowed))
+    if name == "chain_movement":
+        return FigureOfDrive(name=name, label="by hand", shown=known.set_line) if known.set_line else None
+    scale, hold = known.scale, known.hold
+    if scale is None or hold is None:
+        return None
+    if name == "span":
+        return FigureOfDrive(name=name, label="free span", shown=f(float(hold.span_mm), "length", "tape").shown)
+    if name == "deflection":
+        return FigureOfDrive(name=name, label="press in by", shown=f(scale.deflection_mm, "length", "tape").shown)
+    if name == "tension_band":
+        band = hold.band(state)
+        least, most = (f(scale.force_n(float(n)), "force") for n in (band.low_n, band.high_n))
+        return FigureOfDrive(
+            name=name,
+            label=f"each belt, {band.state}",
+            shown=f"{least.number} to {most.shown} at {f(scale.deflection_mm, 'length', 'tape').shown}",
+            low=float(band.low_n),
+            high=float(band.high_n),
+        )
+    return None

@@ -1,0 +1,382 @@
+"""Keeping jobs: open one, take what happened, see what is due."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Sequence
+from datetime import timedelta
+
+from sqlmodel import Session, col, select
+
+from tuyere.calc.kinds import KINDS
+from tuyere.calc.registry import Units
+from tuyere.calc.shop import UnreadableNumber, read
+from tuyere.core.errors import InputError
+from tuyere.jobs.job import Event, Job, advance
+from tuyere.jobs.situation import JobStep, Situation, Source, steps_for
+from tuyere.jobs.words import Mounting, TakeUp, words
+from tuyere.store.builds.book import on_the_machine
+from tuyere.store.builds.tables import Build
+from tuyere.store.jobs.forms import EventSave, JobOpen
+from tuyere.store.jobs.read import (
+    Told,
+    answered,
+    job_view,
+    known_of,
+    situation_kept,
+    situation_of,
+    told,
+)
+from tuyere.store.jobs.tables import Due, Isolation, Reading, StepEvent
+from tuyere.store.jobs.tables import Job as JobRow
+from tuyere.store.jobs.templates import every_template
+from tuyere.store.jobs.views import DueLine, DueList, JobLine, JobList, JobView, TemplateLine, TemplateList
+from tuyere.store.machines.tables import Drive, EnergySource, Machine
+from tuyere.store.plumbing.actor import Actor
+from tuyere.store.plumbing.base import now
+from tuyere.store.plumbing.rows import below, one
+
+# After a fit: title, reason, hours from now; common practice.
+AFTER_A_FIT = (
+    ("Look at it after the first half hour", "first-run", 0.5),
+    ("Set it again at 24 hours", "24-hours", 24.0),
+    ("Check at 50 running hours", "50-hours", 24.0 * 7),
+)
+RUN_IN_TEMPLATE = "run-in-check"
+
+
+def _build_of(session: Session, drive_id: uuid.UUID) -> Build:
+    """The build a job is for: what stands on the machine, else the newest. Raises InputError where nothing is known of the drive."""
+    builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
+    found = on_the_machine(builds) or (builds[-1] if builds else None)
+    if found is None:
+        raise InputError("drive", None, "nothing is known of this drive yet", "say first what is there")
+    return found
+
+
+def _last_situation(session: Session, drive_id: uuid.UUID) -> Situation | None:
+    """What was said at the last job of a drive."""
+    row = session.exec(
+        select(JobRow)
+        .where(JobRow.drive_id == drive_id, col(JobRow.archived_at).is_(None))
+        .order_by(col(JobRow.opened_at).desc())
+    ).first()
+    return None if row is None else situation_of(row)
+
+
+def templates_for(session: Session, drive_id: uuid.UUID) -> TemplateList:
+    """Templates that a drive can have a job by, and what was said of it last time. Raises NotThere, InputError."""
+    one(session, Drive, drive_id)
+    loop = known_of(session, _build_of(session, drive_id), "us").loop
+    last = _last_situation(session, drive_id)
+    lines = [
+        TemplateLine(key=t.key, title=t.title, kind=t.kind, minutes=t.minutes, asks=list(t.asks), own=own)
+        for t, _, own in every_template(session).values()
+        if t.serves(loop)
+    ]
+    order = ("retension", "fit", "align", "run-in", "speed", "free")
+    return TemplateList(
+        templates=sorted(lines, key=lambda x: (order.index(x.kind) if x.kind in order else len(order), x.title)),
+        take_ups=list(words(TakeUp)),
+        mountings=list(words(Mounting)),
+        take_up=None if last is None else last.take_up,
+        mounting=None if last is None else last.mounting,
+    )
+
+
+def open_job(session: Session, actor: Actor, drive_id: uuid.UUID, form: JobOpen, units: Units = "us") -> JobView:
+    """Open a job on a drive. Raises NotThere; InputError for a template that is none or not for such a drive."""
+    drive = one(session, Drive, drive_id, lock=True)
+    found = every_template(session).get(form.template)
+    if found is None:
+        raise InputError("template", form.template, "there is no such job", "one of the list for this drive")
+    template, text, _ = found
+    build = _build_of(session, drive_id)
+    known = known_of(session, build, units)
+    sources = below(session, EnergySource, "machine_id", drive.machine_id)
+    at = Situation(
+        loop=known.loop,
+        take_up=form.take_up,
+        mounting=form.mounting,
+        sources=tuple(Source(id=str(s.id), type=s.type, point=s.isolation_point, how=s.steps) for s in sources),
+        answers=form.answers,
+    )
+    steps = steps_for(template, at)
+    if form.due_id is not None:
+        due = one(session, Due, form.due_id)
+        if due.drive_id is not None and due.drive_id != drive_id:
+            raise InputError("due_id", str(form.due_id), "that is due at another drive", "what is due here")
+    row = JobRow(
+        id=form.id,
+        op_id=form.op_id,
+        created_by_name=actor.name,
+        machine_id=drive.machine_id,
+        drive_id=drive_id,
+        build_id=build.id,
+        due_id=form.due_id,
+        kind=template.kind,
+        template_key=template.key,
+        template_version=template.version,
+        template_text=text,
+        title=template.title,
+        belts="new" if template.kind == "fit" else "run in",
+        situation=situation_kept(at),
+        steps_all=len(steps),
+    )
+    session.add(row)
+    session.flush()
+    for s in sources:
+        session.add(Isolation(job_id=row.id, energy_source_id=s.id, created_by_name=actor.name))
+    session.flush()
+    return job_view(session, row, units)
+
+
+def _value(form: EventSave) -> float | str:
+    """A reading as typed, in the core's unit. Raises InputError beside it."""
+    if form.quantity == "text":
+        if not form.typed.strip():
+            raise InputError("typed", form.typed, "nothing was written", "a few words")
+        return form.typed.strip()
+    if form.quantity not in KINDS:
+        raise InputError("quantity", form.quantity, "not a quantity that is read", ", ".join([*KINDS, "text"]))
+    try:
+        return read(form.typed, form.quantity, form.units)
+    except UnreadableNumber as e:
+        raise InputError("typed", form.typed, e.why, e.allowed) from e
+
+
+def _event(form: EventSave, actor: Actor) -> Event:
+    data: dict[str, object] = {}
+    if form.kind == "read":
+        data = {
+            "target": form.target,
+            "quantity": form.quantity,
+            "value": _value(form),
+            "typed": form.typed,
+            "origin": form.origin,
+            "instrument": form.instrument,
+            **form.conditions,
+        }
+    elif form.kind == "moved":
+        data = {"turns": form.turns or 0.0}
+    elif form.kind == "found":
+        data = {"grade": form.grade, "note": form.reason}
+    return Event(
+        id=str(form.id),
+        step=form.step,
+        kind=form.kind,
+        actor=actor.name,
+        at=form.at,
+        data=data,
+        corrects=None if form.corrects is None else str(form.corrects),
+        reason=form.reason,
+    )
+
+
+def _refuse_impossible(session: Session, of: Told, step: JobStep, form: EventSave) -> None:
+    """Refuse a reading that the calculation of its step says cannot be. Raises InputError beside what was typed."""
+    known = known_of(session, session.get_one(Build, of.row.build_id), form.units)
+    got = answered(session, of, step, known)
+    targets = {a.target: a for a in got.asked}
+    asked = targets.get(form.target)
+    if asked is None:
+        raise InputError("target", form.target, "this step does not read that", ", ".join(targets))
+    if form.quantity not in asked.kinds:
+        raise InputError("quantity", form.quantity, "not a quantity that is read here", ", ".join(asked.kinds))
+    if got.fault is not None and got.fault.field == form.target:
+        e = got.fault
+        raise InputError("typed", form.typed, e.why, e.allowed, **e.quantities)
+
+
+def _keep_reading(session: Session, of: Told, row: StepEvent, step: JobStep, event: Event) -> None:
+    data = event.data
+    value = data["value"]
+    old = None
+    if row.corrects_id is not None:
+        old = session.exec(select(Reading).where(Reading.event_id == row.corrects_id)).first()
+        if old is not None:
+            old.archived_at = now()
+            session.add(old)
+    known = {"target", "quantity", "value", "typed", "origin", "instrument"}
+    session.add(
+        Reading(
+            created_by_name=row.created_by_name,
+            drive_id=of.row.drive_id,
+            job_id=of.row.id,
+            event_id=row.id,
+            step=step.key,
+            reads=step.of.reads,
+            target=str(data["target"]),
+            quantity=str(data["quantity"]),
+            value=value if isinstance(value, float) else None,
+            words="" if isinstance(value, float) else str(value),
+            typed=str(data["typed"]),
+            origin=str(data["origin"]),
+            instrument=dict(data["instrument"]),
+            conditions={k: v for k, v in data.items() if k not in known},
+            at=event.at,
+            corrects_id=None if old is None else old.id,
+        )
+    )
+
+
+def _keep_isolations(session: Session, of: Told, job: Job) -> None:
+    """Each source's row as the job's events tell it."""
+    rows = {str(i.energy_source_id): i for i in below(session, Isolation, "job_id", of.row.id)}
+    proofs, back = job.of_kind("prove"), job.of_kind("restore")
+    proved = all(job.is_done(s.key) for s in proofs) and bool(proofs)
+    for s in job.of_kind("isolate"):
+        row = rows.get(s.source.id) if s.source is not None else None
+        if row is None:
+            continue
+        state = job.so_far(s.key)
+        done = state.status == "done"
+        row.isolated_at, row.isolated_by_name, row.note = (state.at if done else None), state.by, state.note
+        last = job.so_far(proofs[-1].key) if proofs and proved else None
+        row.proved_at, row.proved_by_name = (last.at, last.by) if last is not None and done else (None, "")
+        given = job.so_far(back[-1].key) if back and job.given_back else None
+        row.restored_at, row.restored_by_name = (given.at, given.by) if given is not None else (None, "")
+        session.add(row)
+
+
+def _after_closing(session: Session, actor: Actor, row: JobRow) -> None:
+    """What was due is done; a fit makes what is due next, with the template that checks it."""
+    if row.due_id is not None:
+        due = one(session, Due, row.due_id)
+        due.done_by_job_id, due.done_at = row.id, row.closed_at
+        session.add(due)
+    if row.kind != "fit" or row.closed_at is None:
+        return
+    for title, reason, hours in AFTER_A_FIT:
+        session.add(
+            Due(
+                created_by_name=actor.name,
+                machine_id=row.machine_id,
+                drive_id=row.drive_id,
+                title=title,
+                reason_key=reason,
+                template_key=RUN_IN_TEMPLATE,
+                by_date=row.closed_at + timedelta(hours=hours),
+                by_hours=50.0 if reason == "50-hours" else None,
+                made_by_job_id=row.id,
+            )
+        )
+
+
+def take_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSave) -> JobView:
+    """Take something that happened at a job. Raises NotThere; InputError beside what cannot be, and then nothing is kept."""
+    row = one(session, JobRow, job_id, lock=True)
+    of = told(session, row)
+    event = _event(form, actor)
+    after = advance(of.job, event)
+    if after == of.job:
+        return job_view(session, row, form.units)
+    step = after.step(event.step)
+    of_after = Told(row=row, template=of.template, job=after)
+    if event.kind == "read":
+        _refuse_impossible(session, of_after, step, form)
+    kept = StepEvent(
+        id=form.id,
+        op_id=form.op_id,
+        created_by_name=actor.name,
+        observed_at=form.at,
+        job_id=row.id,
+        seq=len(of.job.events) + 1,
+        step=event.step,
+        kind=event.kind,
+        at=event.at,
+        data=dict(event.data),
+        corrects_id=form.corrects,
+        reason=event.reason,
+    )
+    session.add(kept)
+    session.flush()
+    if event.kind == "read":
+        _keep_reading(session, of_after, kept, step, event)
+    _keep_isolations(session, of_after, after)
+    closed = row.state != "closed" and after.state == "closed"
+    row.rev += 1
+    row.state, row.closed_at, row.closed_by_name = after.state, after.closed_at, after.closed_by
+    row.steps_done = sum(after.so_far(s.key).status != "open" for s in after.steps)
+    session.add(row)
+    session.flush()
+    if closed:
+        _after_closing(session, actor, row)
+        session.flush()
+    return job_view(session, row, form.units)
+
+
+def one_job(session: Session, ident: uuid.UUID, units: Units = "us") -> JobView:
+    """A job; raises NotThere."""
+    return job_view(session, one(session, JobRow, ident), units)
+
+
+def list_jobs(session: Session, drive_id: uuid.UUID | None = None, state: str = "", most: int = 100) -> JobList:
+    """Jobs, the newest first; of one drive, or in one state."""
+    wanted = (
+        select(JobRow, Machine.name, Drive.name)
+        .join(Machine, col(Machine.id) == col(JobRow.machine_id))
+        .join(Drive, col(Drive.id) == col(JobRow.drive_id))
+        .where(col(JobRow.archived_at).is_(None))
+        .order_by(col(JobRow.opened_at).desc())
+        .limit(most)
+    )
+    if drive_id is not None:
+        wanted = wanted.where(JobRow.drive_id == drive_id)
+    if state:
+        wanted = wanted.where(JobRow.state == state)
+    return JobList(
+        jobs=[
+            JobLine(
+                id=j.id,
+                title=j.title,
+                kind=j.kind,
+                state=j.state,
+                machine=machine,
+                drive_id=j.drive_id,
+                drive=drive,
+                opened_at=j.opened_at,
+                opened_by=j.created_by_name,
+                closed_at=j.closed_at,
+                steps_done=j.steps_done,
+                steps_all=j.steps_all,
+            )
+            for j, machine, drive in session.exec(wanted).all()
+        ]
+    )
+
+
+def list_dues(session: Session, drive_id: uuid.UUID | None = None) -> DueList:
+    """What is due and not done, the soonest first."""
+    wanted = (
+        select(Due, Machine.name, Drive.name)
+        .join(Machine, col(Machine.id) == col(Due.machine_id))
+        .join(Drive, col(Drive.id) == col(Due.drive_id), isouter=True)
+        .where(col(Due.archived_at).is_(None), col(Due.done_at).is_(None))
+        .order_by(col(Due.by_date).nulls_last(), col(Due.created_at))
+    )
+    if drive_id is not None:
+        wanted = wanted.where(Due.drive_id == drive_id)
+    present = now()
+    return DueList(
+        dues=[
+            DueLine(
+                id=d.id,
+                title=d.title,
+                machine=machine,
+                machine_id=d.machine_id,
+                drive=drive or "",
+                drive_id=d.drive_id,
+                by_date=d.by_date,
+                by_hours=d.by_hours,
+                template=d.template_key,
+                overdue=d.by_date is not None and d.by_date < present,
+            )
+            for d, machine, drive in session.exec(wanted).all()
+        ]
+    )
+
+
+def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:
+    """Jobs whose kept state is not what their events tell."""
+    return [r.id for r in rows if r.state != "abandoned" and told(session, r).job.state != r.state]

@@ -1,0 +1,56 @@
+"""Forms of jobs."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Annotated
+
+from pydantic import AwareDatetime, Field, JsonValue
+
+from tuyere.calc.parts import Whole
+from tuyere.jobs.words import EventKind, Mounting, TakeUp
+from tuyere.store.plumbing.forms import InUnits, Long, Operation, Short, Tag
+
+StepKey = Annotated[str, Field(min_length=1, max_length=120, pattern=r"^[A-Za-z0-9:_-]+$")]
+Words = Annotated[str, Field(max_length=200, pattern=r"^[^\x00-\x1f]*$")]
+
+
+class JobOpen(Operation):
+    """A job to open on a drive: which template, and what its steps depend on."""
+
+    template: Annotated[str, Field(min_length=1, max_length=60)]
+    take_up: TakeUp | None = Field(default=None, description="how the loop is tensioned; left open, every step shows")
+    mounting: Mounting | None = Field(default=None, description="how the wheels sit on their shafts")
+    answers: dict[Annotated[str, Field(max_length=120)], bool] = Field(
+        default={}, description="answers to its questions"
+    )
+    due_id: uuid.UUID | None = Field(default=None, description="what was due and is done with this job")
+
+
+class EventSave(InUnits):
+    """Something that happened at a step. ``typed`` of a reading is read in ``units``."""
+
+    step: StepKey
+    kind: EventKind
+    at: AwareDatetime = Field(description="when it happened, by the clock of the device it was entered on")
+    target: Short = Field(default="", description="what was read: belt 2, near, driven shaft")
+    quantity: Tag = Field(default="", description="kind of quantity of a reading, or text")
+    typed: Words = Field(default="", description="a reading as typed")
+    origin: Annotated[str, Field(pattern="^(hand|instrument|sound|photo|import)$")] = "hand"
+    instrument: dict[str, JsonValue] = Field(
+        default={}, max_length=12, description="what the instrument said of itself"
+    )
+    conditions: dict[str, JsonValue] = Field(default={}, max_length=12, description="deflection, method, loaded")
+    turns: Annotated[float, Field(ge=-50, le=50)] | None = Field(
+        default=None, description="turns of each adjuster in a move"
+    )
+    grade: Annotated[str, Field(pattern="^(|fine|watch|act|not seen)$")] = ""
+    corrects: uuid.UUID | None = Field(default=None, description="the event that this one takes the place of")
+    reason: Long = ""
+
+
+class TemplateSave(Operation):
+    """A lead's template, as text; ``rev`` is the version it was read at, 0 for the shipped one."""
+
+    rev: Annotated[Whole, Field(ge=0, le=2**31 - 1)]
+    text: Annotated[str, Field(min_length=1, max_length=60_000, pattern=r"^[^\x00]*$")]

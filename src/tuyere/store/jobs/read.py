@@ -1,0 +1,290 @@
+"""Jobs from their rows, and as a page needs them."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from pydantic import TypeAdapter
+from sqlmodel import Session, col, select
+
+from tuyere.calc.families.protocol import FAMILIES, dumped
+from tuyere.calc.frame import elevation_out
+from tuyere.calc.kinds import KINDS
+from tuyere.calc.registry import Units
+from tuyere.calc.shown import shown
+from tuyere.core.errors import InputError
+from tuyere.jobs.answers import Said, answer_for
+from tuyere.jobs.facts import DriveKnown, figure_of
+from tuyere.jobs.job import Event, Job, Read, StepState, replayed
+from tuyere.jobs.reads import Asked, asked_at
+from tuyere.jobs.situation import JobStep, Situation, steps_for
+from tuyere.jobs.template import Template, template_of
+from tuyere.store.builds.parts import read_parts
+from tuyere.store.builds.read import stored_duty
+from tuyere.store.builds.tables import Build
+from tuyere.store.drives.tables import Duty
+from tuyere.store.jobs.tables import Job as JobRow
+from tuyere.store.jobs.tables import Reading, StepEvent
+from tuyere.store.jobs.views import (
+    AskedView,
+    FigureShown,
+    IsolationView,
+    JobView,
+    SaidView,
+    StepView,
+)
+from tuyere.store.machines.tables import Drive, Machine
+
+_SITUATION = TypeAdapter(Situation)
+STYLES = {"length": "tape", "angle": "fine"}
+
+
+def situation_of(row: JobRow) -> Situation:
+    """What a job's steps depend on, as it was when it was opened."""
+    return _SITUATION.validate_python(row.situation)
+
+
+def situation_kept(at: Situation) -> dict[str, Any]:
+    """A situation as it is kept."""
+    kept: dict[str, Any] = _SITUATION.dump_python(at, mode="json")
+    return kept
+
+
+def event_of(row: StepEvent) -> Event:
+    """An event from its row."""
+    return Event(
+        id=str(row.id),
+        step=row.step,
+        kind=row.kind,
+        actor=row.created_by_name,
+        at=row.at,
+        data=row.data,
+        corrects=None if row.corrects_id is None else str(row.corrects_id),
+        reason=row.reason,
+    )
+
+
+@dataclass(frozen=True, kw_only=True)
+class Told:
+    """A job told from its events, with the template it was opened by."""
+
+    row: JobRow
+    template: Template
+    job: Job
+
+
+def told(session: Session, row: JobRow) -> Told:
+    """Tell a job from its events."""
+    template = template_of(row.template_text)
+    events = session.exec(select(StepEvent).where(StepEvent.job_id == row.id).order_by(col(StepEvent.seq))).all()
+    return Told(
+        row=row,
+        template=template,
+        job=replayed(steps_for(template, situation_of(row)), [event_of(e) for e in events]),
+    )
+
+
+def known_of(session: Session, build: Build, units: Units) -> DriveKnown:
+    """A build's drive as jobs ask about it, for the duty it was settled for."""
+    parts, family = read_parts(session, [build])[build.id], FAMILIES[build.family]
+    given = family.given(stored_duty(session.get_one(Duty, build.duty_id)), parts)
+    return DriveKnown(
+        calc=family.calc,
+        input=dict(dumped(given)),
+        options=build.options,
+        units=units,
+        what=family.what(parts.loop.designation, parts.loop.strands),
+    )
+
+
+def read_shown(quantity: str, value: float | None, words: str, units: str) -> str:
+    """A reading as a person reads it."""
+    if value is None or quantity not in KINDS:
+        return words
+    return shown(value, quantity, units, STYLES.get(quantity, ""))
+
+
+def _before(session: Session, row: JobRow, reads: str) -> dict[str, Reading]:
+    """The last reading of each target at an earlier job of this drive."""
+    wanted = (
+        select(Reading)
+        .where(Reading.drive_id == row.drive_id, Reading.reads == reads, col(Reading.archived_at).is_(None))
+        .where(col(Reading.job_id) != row.id, col(Reading.at) < row.opened_at)
+        .order_by(col(Reading.at))
+    )
+    return {r.target: r for r in session.exec(wanted).all()}
+
+
+def _asked_view(a: Asked, read: Read | None, before: Reading | None, units: str) -> AskedView:
+    value = read.value if read is not None else None
+    return AskedView(
+        target=a.target,
+        label=a.label,
+        kinds=list(a.kinds),
+        needed=a.needed,
+        value=""
+        if read is None
+        else read_shown(read.quantity, value if isinstance(value, float) else None, str(value), units),
+        typed="" if read is None else read.typed,
+        quantity="" if read is None else read.quantity,
+        event=None if read is None else uuid.UUID(read.event),
+        before="" if before is None else read_shown(before.quantity, before.value, before.words, units),
+        before_typed="" if before is None else before.typed,
+        before_at=None if before is None else before.at,
+    )
+
+
+def remembered(asked: Sequence[Asked], state: StepState, before: Mapping[str, Reading]) -> StepState:
+    """A step's state with what holds for the drive taken over from an earlier job, where this one has not read it anew."""
+    kept: dict[str, Read] = {}
+    for a in asked:
+        old = before.get(a.target)
+        if a.remembered and old is not None and a.target not in state.readings and old.value is not None:
+            kept[a.target] = Read(
+                event=str(old.id),
+                target=a.target,
+                quantity=old.quantity,
+                value=old.value,
+                typed=old.typed,
+                origin=old.origin,
+                actor=old.created_by_name,
+                at=old.at,
+                data=old.conditions,
+            )
+    if not kept:
+        return state
+    return replace(state, rounds=(*state.rounds[:-1], {**kept, **state.readings}))
+
+
+@dataclass(frozen=True, kw_only=True)
+class Answered:
+    """What the readings of a step say, or why they cannot be worked and which target that is about."""
+
+    asked: tuple[Asked, ...]
+    before: Mapping[str, Reading]
+    said: Said | None
+    fault: InputError | None
+
+
+def answered(session: Session, of: Told, step: JobStep, known: DriveKnown) -> Answered:
+    """Work the readings of a step."""
+    asked = asked_at(step, known, of.template.tool)
+    before = _before(session, of.row, step.of.reads)
+    state = remembered(asked, of.job.so_far(step.key), before)
+    rims = next((of.job.so_far(s.key).readings for s in of.job.steps if s.of.reads == "rims"), {})
+    try:
+        said = answer_for(step, state, known=known, belt_state=of.row.belts, tool=of.template.tool, rims=rims)
+    except InputError as e:
+        return Answered(asked=asked, before=before, said=None, fault=e)
+    return Answered(asked=asked, before=before, said=said, fault=None)
+
+
+def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> StepView:
+    state, s = of.job.so_far(step.key), step.of
+    got = answered(session, of, step, known) if s.kind == "read" else None
+    names = [*s.figures, *([s.limit] if s.limit else [])]
+    if s.reads == "tension":
+        names = ["span", "deflection", *names]
+    figures = [f for f in (figure_of(known, n, of.row.belts) for n in dict.fromkeys(names)) if f is not None]
+    limit = next((f.shown for f in figures if f.name == s.limit), "")
+    said = got.said if got is not None else None
+    return StepView(
+        key=step.key,
+        block=s.block,
+        kind=s.kind,
+        words=s.words,
+        why=s.why,
+        caution=s.caution,
+        who=s.who,
+        skip=s.skip,
+        safe=s.safe,
+        guarded=s.guarded,
+        reads=s.reads,
+        repeats=s.repeats,
+        source=s.source,
+        confidence=s.confidence,
+        point="" if step.source is None else step.source.point,
+        how="" if step.source is None else step.source.how,
+        status=state.status,
+        by=state.by,
+        at=state.at,
+        note=state.note,
+        grade=state.grade,
+        exception=state.exception,
+        round=len(state.rounds),
+        figures=[FigureShown(name=f.name, label=f.label, shown=f.shown) for f in figures],
+        limit=limit,
+        asked=[]
+        if got is None
+        else [_asked_view(a, state.readings.get(a.target), got.before.get(a.target), known.units) for a in got.asked],
+        said=None
+        if said is None
+        else SaidView(
+            says=said.says,
+            verdict=said.verdict,
+            calc=said.calc,
+            result=None if said.result is None else dict(said.result),
+            working=list(said.working),
+            notices=list(said.notices),
+            next_turns=said.next_turns,
+        ),
+        trouble="" if got is None or got.fault is None else got.fault.why,
+    )
+
+
+def isolation_view(job: Job) -> IsolationView:
+    """The machine's state in words."""
+    offs, proofs = job.of_kind("isolate"), job.of_kind("prove")
+    left = [s for s in offs if not job.is_done(s.key)]
+    unproved = [s for s in proofs if not job.is_done(s.key)]
+    names = " and ".join(job.isolated_by) or next((job.so_far(s.key).by for s in offs if job.so_far(s.key).by), "")
+    signed = next((job.so_far(s.key).at for s in job.steps if s.key == "safe-signed"), None)
+    if not offs:
+        says = "Nothing is isolated for this job"
+    elif job.given_back:
+        says = "Power is back on"
+    elif job.isolated and signed is not None:
+        says = f"Safe, locked {signed:%H:%M} {names}"
+    elif left:
+        says = f"Not safe yet: {len(left)} of {len(offs)} to do"
+    elif unproved:
+        says = f"Not safe yet: {len(unproved)} to prove"
+    else:
+        says = "Not safe yet: sign it"
+    return IsolationView(safe=job.isolated, given_back=job.given_back, says=says, left=len(left), proofs=len(unproved))
+
+
+def job_view(session: Session, row: JobRow, units: Units = "us") -> JobView:
+    """A job with its steps, figures and what its readings say."""
+    of = told(session, row)
+    build = session.get_one(Build, row.build_id)
+    known = known_of(session, build, units)
+    machine, drive = session.get_one(Machine, row.machine_id), session.get_one(Drive, row.drive_id)
+    upcoming = of.job.next_step
+    return JobView(
+        id=row.id,
+        rev=row.rev,
+        title=row.title,
+        kind=row.kind,
+        template=row.template_key,
+        state=of.job.state if row.state != "abandoned" else row.state,
+        machine_id=row.machine_id,
+        machine=machine.name,
+        drive_id=row.drive_id,
+        drive=drive.name,
+        what=known.what,
+        belts=row.belts,
+        tool=of.template.tool,
+        opened_at=row.opened_at,
+        opened_by=row.created_by_name,
+        closed_at=row.closed_at,
+        closed_by=row.closed_by_name,
+        isolation=isolation_view(of.job),
+        next=None if upcoming is None else upcoming.key,
+        steps=[_step_view(session, of, s, known) for s in of.job.steps],
+        elevation=elevation_out(known.worked.elevation),
+        events=len(of.job.events),
+    )

@@ -1,0 +1,191 @@
+"""Jobs as they go out."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+from typing import Literal
+
+from pydantic import Field, JsonValue
+
+from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
+
+
+class FigureShown(Answer):
+    """A figure of the drive beside a step."""
+
+    name: str
+    label: str
+    shown: str
+
+
+class AskedView(Answer):
+    """One thing that a reading step asks for, and what was read of it before."""
+
+    target: str
+    label: str
+    kinds: list[str]
+    needed: bool
+    value: str = Field(description="what was read in this round, as shown; empty where nothing was")
+    typed: str
+    quantity: str
+    event: uuid.UUID | None = Field(description="the event that holds it, to be corrected")
+    before: str = Field(description="what was read at the last job, as shown")
+    before_typed: str
+    before_at: datetime | None
+
+
+class SaidView(Answer):
+    """What the readings of a step say."""
+
+    says: str
+    verdict: Literal["fine", "watch", "act"]
+    calc: str
+    result: dict[str, JsonValue] | None
+    working: list[WorkingStep]
+    notices: list[NoticeOut]
+    next_turns: float | None
+
+
+class StepView(Answer):
+    """A step of a job and where it stands."""
+
+    key: str
+    block: str
+    kind: str
+    words: str
+    why: str
+    caution: str
+    who: str
+    skip: bool
+    safe: bool
+    guarded: bool
+    reads: str
+    repeats: str
+    source: str
+    confidence: str
+    point: str = Field(description="where this source of energy is isolated")
+    how: str
+    status: Literal["open", "done", "skipped"]
+    by: str
+    at: datetime | None
+    note: str
+    grade: str
+    exception: str
+    round: int
+    figures: list[FigureShown]
+    limit: str
+    asked: list[AskedView]
+    said: SaidView | None
+    trouble: str = Field(description="why the readings cannot be worked, in words; empty where they can")
+
+
+class IsolationView(Answer):
+    """The state of the machine in words, always in sight."""
+
+    safe: bool
+    given_back: bool
+    says: str
+    left: int
+    proofs: int
+
+
+class JobView(Answer):
+    """A job: its steps in the order that is advised, and where each stands."""
+
+    id: uuid.UUID
+    rev: int
+    title: str
+    kind: str
+    template: str
+    state: str
+    machine_id: uuid.UUID
+    machine: str
+    drive_id: uuid.UUID
+    drive: str
+    what: str
+    belts: str
+    tool: str
+    opened_at: datetime
+    opened_by: str
+    closed_at: datetime | None
+    closed_by: str
+    isolation: IsolationView
+    next: str | None = Field(description="the step that is next")
+    steps: list[StepView]
+    elevation: ElevationOut | None
+    events: int
+
+
+class JobLine(Answer):
+    """A job in a list."""
+
+    id: uuid.UUID
+    title: str
+    kind: str
+    state: str
+    machine: str
+    drive_id: uuid.UUID
+    drive: str
+    opened_at: datetime
+    opened_by: str
+    closed_at: datetime | None
+    steps_done: int
+    steps_all: int
+
+
+class JobList(Answer):
+    """Jobs, the newest first."""
+
+    jobs: list[JobLine]
+
+
+class TemplateLine(Answer):
+    """A template that a drive can have a job by."""
+
+    key: str
+    title: str
+    kind: str
+    minutes: int
+    asks: list[str]
+    own: bool = Field(description="a lead has changed it")
+
+
+class TemplateList(Answer):
+    """Templates for a drive, and what is known of how it is tensioned and mounted."""
+
+    templates: list[TemplateLine]
+    take_ups: list[str]
+    mountings: list[str]
+    take_up: str | None
+    mounting: str | None
+
+
+class TemplateText(Answer):
+    """A template as it is written."""
+
+    key: str
+    rev: int
+    own: bool
+    text: str
+
+
+class DueLine(Answer):
+    """Something that is due."""
+
+    id: uuid.UUID
+    title: str
+    machine: str
+    machine_id: uuid.UUID
+    drive: str
+    drive_id: uuid.UUID | None
+    by_date: datetime | None
+    by_hours: float | None
+    template: str
+    overdue: bool
+
+
+class DueList(Answer):
+    """What is due, the soonest first."""
+
+    dues: list[DueLine]

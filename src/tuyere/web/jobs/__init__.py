@@ -1,0 +1,1 @@
+"""Jobs over the web."""
