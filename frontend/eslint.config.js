@@ -19,6 +19,7 @@ export default defineConfig(
     files: [
       'src/features/**',
       'src/elevation/**',
+      'src/pad/**',
       'src/forms/**',
       'src/options/**',
       'src/families/**',
@@ -28,7 +29,7 @@ export default defineConfig(
   },
   {
     // Rooms stand on each other in one direction: shared, then elevation and forms, then families, then options.
-    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**'],
+    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**', 'src/pad/**'],
     rules: {
       'no-restricted-imports': [
         'error',

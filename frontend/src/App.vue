@@ -1,10 +1,14 @@
 <script setup lang="ts">
+import { useRoute } from 'vue-router'
+
 import SideRail from '@/features/shell/components/SideRail.vue'
 import TopBar from '@/features/shell/components/TopBar.vue'
+
+const route = useRoute()
 </script>
 
 <template>
-  <div class="frame">
+  <div class="frame" :class="{ bare: route.meta.bare }">
     <TopBar />
     <SideRail />
     <div class="view"><router-view /></div>
@@ -24,6 +28,13 @@ import TopBar from '@/features/shell/components/TopBar.vue'
 @media (max-width: 700px) {
   .frame {
     grid-template: 'top' auto 'view' 1fr 'rail' 60px / minmax(0, 1fr);
+  }
+  /* At the machine the job has the whole screen of a phone. */
+  .bare {
+    grid-template: 'view' 1fr / minmax(0, 1fr);
+  }
+  .bare > :deep(:not(.view)) {
+    display: none;
   }
 }
 </style>

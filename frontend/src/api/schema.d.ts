@@ -1941,6 +1941,11 @@ export interface components {
             /** Typed */
             typed: string;
             /**
+             * Units
+             * @description what a bare number means in each of the kinds
+             */
+            units: string[];
+            /**
              * Value
              * @description what was read in this round, as shown; empty where nothing was
              */
@@ -6150,6 +6155,16 @@ export interface components {
          * @description The state of the machine in words, always in sight.
          */
         IsolationView: {
+            /**
+             * At
+             * @description when it was signed safe
+             */
+            at: string | null;
+            /**
+             * By
+             * @description whose locks are on
+             */
+            by: string;
             /** Given Back */
             given_back: boolean;
             /** Left */
@@ -7994,6 +8009,11 @@ export interface components {
         SaidView: {
             /** Calc */
             calc: string;
+            /**
+             * Do
+             * @description what to do next, where there is something to do
+             */
+            do: string;
             /** Next Turns */
             next_turns: number | null;
             /** Notices */
@@ -8935,6 +8955,13 @@ export interface components {
             kind: string;
             /** Limit */
             limit: string;
+            /**
+             * Move
+             * @description what is done between two rounds of a reading
+             */
+            move: string;
+            /** Move Caution */
+            move_caution: string;
             /** Note */
             note: string;
             /**
@@ -8944,8 +8971,6 @@ export interface components {
             point: string;
             /** Reads */
             reads: string;
-            /** Repeats */
-            repeats: string;
             /** Round */
             round: number;
             /** Safe */

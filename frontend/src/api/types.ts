@@ -102,3 +102,9 @@ export interface Problem {
   /** Where yours and theirs differ, field by field. */
   differences?: Difference[]
 }
+export type Job = Schemas['JobView']
+export type JobStep = Schemas['StepView']
+export type JobAsked = Schemas['AskedView']
+export type JobLine = Schemas['JobLine']
+export type DueLine = Schemas['DueLine']
+export type TemplateList = Schemas['TemplateList']

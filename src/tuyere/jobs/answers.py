@@ -21,10 +21,11 @@ TOOLS = {"straightedge": "feeler", "string": "string", "laser": "groove laser", 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Said:
-    """What a step's readings say: one sentence, a verdict, and the whole answer of the calculation that worked it."""
+    """What a step's readings say: one sentence, a verdict, what to do next, and the whole answer of the calculation that worked it."""
 
     says: str
     verdict: str
+    do: str = ""
     calc: str = ""
     result: Mapping[str, Any] | None = None
     working: tuple[WorkingStep, ...] = ()
@@ -90,7 +91,7 @@ def _tension(state: StepState, known: DriveKnown, belt_state: str) -> Said | Non
         return None
     answer = _worked("tension-reading", {"drive": _drive(known), "state": belt_state, "readings": lines}, known, names)
     result = answer.result
-    says, verdict, turns = result.says, result.verdict, None
+    says, verdict, do, turns = result.says, result.verdict, "", None
     hold = known.hold
     if hold is not None and len(lines) == known.belts:
         done = []
@@ -110,10 +111,11 @@ def _tension(state: StepState, known: DriveKnown, belt_state: str) -> Said | Non
         move = _worked("tension-adjust", given, known, {}).result
         turns = move.turns.value
         if not (move.turns.value == 0 and not move.trouble):
-            says = f"{says} {move.says}"
+            do = move.says
     return Said(
         says=says,
         verdict=verdict,
+        do=do,
         calc="tension-reading",
         result=result.model_dump(mode="json"),
         working=tuple(answer.working),
@@ -152,6 +154,7 @@ def _gaps(readings: Mapping[str, Read], rims: Mapping[str, Read], known: DriveKn
     return Said(
         says=result.says,
         verdict="fine" if result.within else "act",
+        do=result.moves[0].says if result.moves else "",
         calc="alignment",
         result=result.model_dump(mode="json"),
         working=tuple(answer.working),

@@ -42,11 +42,15 @@ class Situation:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class JobStep:
-    """A step of one job: the template's, and the source of energy it is about where it is about one."""
+    """A step of one job: the template's, and the source of energy it is about where it is about one.
+
+    ``move`` is what is done between two rounds of a reading, as the template has it in a step of its own.
+    """
 
     key: str
     of: TemplateStep
     source: Source | None = None
+    move: TemplateStep | None = None
 
 
 def _shows(step: TemplateStep, at: Situation) -> bool:
@@ -75,8 +79,10 @@ def steps_for(template: Template, at: Situation) -> tuple[JobStep, ...]:
     if not template.serves(at.loop):
         raise InputError("template", template.key, "this job is not for such a drive", ", ".join(template.families))
     out: list[JobStep] = []
-    for step in template.steps:
-        if not _shows(step, at):
+    shown = [s for s in template.steps if _shows(s, at)]
+    moves = {s.repeats: s for s in shown if s.repeats}
+    for step in shown:
+        if step.repeats:
             continue
         if step.per == "source" and at.sources:
             for source in at.sources:
@@ -89,6 +95,5 @@ def steps_for(template: Template, at: Situation) -> tuple[JobStep, ...]:
                         )
                     )
         else:
-            out.append(JobStep(key=step.key, of=step))
-    shown = {s.key for s in out}
-    return tuple(s for s in out if not s.of.repeats or s.of.repeats in shown)
+            out.append(JobStep(key=step.key, of=step, move=moves.get(step.key)))
+    return tuple(out)

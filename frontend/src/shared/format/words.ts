@@ -17,6 +17,10 @@ export function shortDate(iso: string): string {
   return `${d.getDate()} ${months[d.getMonth()]} ${d.getFullYear()}`
 }
 
+/** The time of day of a moment, as the clock on the wall says it. */
+export const clock = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+
 /** A key of the interface in words: `lap-leather` reads as lap leather. */
 export const keyWords = (key: string): string =>
   /^[a-z0-9]+([-_][a-z0-9]+)+$/.test(key) ? key.replace(/[-_]/g, ' ') : key

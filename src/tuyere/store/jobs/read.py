@@ -118,12 +118,18 @@ def _before(session: Session, row: JobRow, reads: str) -> dict[str, Reading]:
     return {r.target: r for r in session.exec(wanted).all()}
 
 
+def _unit(kind: str, units: str) -> str:
+    of = KINDS.get(kind)
+    return "" if of is None else of.us_shown if units == "us" else of.si_shown
+
+
 def _asked_view(a: Asked, read: Read | None, before: Reading | None, units: str) -> AskedView:
     value = read.value if read is not None else None
     return AskedView(
         target=a.target,
         label=a.label,
         kinds=list(a.kinds),
+        units=[_unit(k, units) for k in a.kinds],
         needed=a.needed,
         value=""
         if read is None
@@ -203,7 +209,8 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         safe=s.safe,
         guarded=s.guarded,
         reads=s.reads,
-        repeats=s.repeats,
+        move="" if step.move is None else step.move.words,
+        move_caution="" if step.move is None else step.move.caution,
         source=s.source,
         confidence=s.confidence,
         point="" if step.source is None else step.source.point,
@@ -225,6 +232,7 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         else SaidView(
             says=said.says,
             verdict=said.verdict,
+            do=said.do,
             calc=said.calc,
             result=None if said.result is None else dict(said.result),
             working=list(said.working),
@@ -247,14 +255,22 @@ def isolation_view(job: Job) -> IsolationView:
     elif job.given_back:
         says = "Power is back on"
     elif job.isolated and signed is not None:
-        says = f"Safe, locked {signed:%H:%M} {names}"
+        says = "Safe, locked"
     elif left:
         says = f"Not safe yet: {len(left)} of {len(offs)} to do"
     elif unproved:
         says = f"Not safe yet: {len(unproved)} to prove"
     else:
         says = "Not safe yet: sign it"
-    return IsolationView(safe=job.isolated, given_back=job.given_back, says=says, left=len(left), proofs=len(unproved))
+    return IsolationView(
+        safe=job.isolated,
+        given_back=job.given_back,
+        says=says,
+        by=names,
+        at=signed,
+        left=len(left),
+        proofs=len(unproved),
+    )
 
 
 def job_view(session: Session, row: JobRow, units: Units = "us") -> JobView:

@@ -25,6 +25,7 @@ class AskedView(Answer):
     target: str
     label: str
     kinds: list[str]
+    units: list[str] = Field(description="what a bare number means in each of the kinds")
     needed: bool
     value: str = Field(description="what was read in this round, as shown; empty where nothing was")
     typed: str
@@ -40,6 +41,7 @@ class SaidView(Answer):
 
     says: str
     verdict: Literal["fine", "watch", "act"]
+    do: str = Field(description="what to do next, where there is something to do")
     calc: str
     result: dict[str, JsonValue] | None
     working: list[WorkingStep]
@@ -61,7 +63,8 @@ class StepView(Answer):
     safe: bool
     guarded: bool
     reads: str
-    repeats: str
+    move: str = Field(description="what is done between two rounds of a reading")
+    move_caution: str
     source: str
     confidence: str
     point: str = Field(description="where this source of energy is isolated")
@@ -86,6 +89,8 @@ class IsolationView(Answer):
     safe: bool
     given_back: bool
     says: str
+    by: str = Field(description="whose locks are on")
+    at: datetime | None = Field(description="when it was signed safe")
     left: int
     proofs: int
 

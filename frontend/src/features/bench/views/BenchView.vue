@@ -9,7 +9,14 @@ const list = ref<CalcLine[]>([])
 const groups = computed(() => {
   const found = new Map<string, CalcLine[]>()
   for (const c of list.value.filter((x) => x.bench)) found.set(c.group, [...(found.get(c.group) ?? []), c])
-  const order = ['Any drive', 'Alignment and tension', 'V-belts', 'Roller chain', 'Synchronous belts', 'Flat, round and link belts']
+  const order = [
+    'Any drive',
+    'Alignment and tension',
+    'V-belts',
+    'Roller chain',
+    'Synchronous belts',
+    'Flat, round and link belts',
+  ]
   return [...found].sort(([a], [b]) => order.indexOf(a) - order.indexOf(b))
 })
 onMounted(async () => {

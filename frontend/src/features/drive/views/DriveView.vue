@@ -316,6 +316,7 @@ watch(
         @save="send"
         @theirs="theirs"
       />
+      <router-link v-if="build" :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage
@@ -383,6 +384,13 @@ watch(
 .drive {
   gap: 10px;
   padding: 10px;
+}
+.job {
+  justify-self: start;
+  min-height: 48px;
+  display: grid;
+  place-items: center;
+  text-decoration: none;
 }
 .panel {
   padding: 14px 18px;

@@ -5,6 +5,12 @@ const route = useRoute()
 // Our own pictograms, drawn as plain as the words beside them.
 const places = [
   { key: 'machines', to: '/machines', word: 'Machines', path: 'M3 20h24M7 20v-8h6v8M13 15h8M21 20V9h4v11M8 12V8h4v4' },
+  {
+    key: 'jobs',
+    to: '/jobs',
+    word: 'Jobs',
+    path: 'M5 4h14v20H5zM9 9h6M9 14h6M9 19h6M22 10l5 5M27 10l-8 9-2 4 4-2 8-9z',
+  },
   { key: 'bench', to: '/bench', word: 'Bench', path: 'M3 9h24v12H3zM8 9v5M13 9v7M18 9v5M23 9v7' },
   {
     key: 'shelf',

@@ -1,0 +1,306 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+
+import type { JobAsked, JobStep, Problem } from '@/api/types'
+import NumberPad from '@/pad/NumberPad.vue'
+import { faultText } from '@/shared/format/faults'
+import { shortDate, wheelName } from '@/shared/format/words'
+import { useSettings } from '@/shared/state/settings'
+
+import GapsPicture from './GapsPicture.vue'
+import MovesPicture from './MovesPicture.vue'
+import TensionPicture from './TensionPicture.vue'
+import type { Happened } from '../composables/job'
+import type { Line } from '../logic/moves'
+import { nextAsked } from '../logic/screens'
+
+// One reading at a time: where it is taken, the pad, the others in sight; then what all of them say and what to move.
+const props = defineProps<{
+  step: JobStep
+  status: JobStep['status']
+  waits: (target: string) => string
+  tool: string
+  busy: boolean
+  problem: Problem | null
+  happened: (event: Happened) => Promise<boolean>
+}>()
+const emit = defineEmits<{ next: []; how: [step: string] }>()
+const settings = useSettings()
+const say = (text: string) => wheelName(settings.wheelWord, text.replaceAll('{wheel}', 'sheave'))
+const typed = ref('')
+const unit = ref(0)
+const reason = ref('')
+const leaving = ref(false)
+const at = ref(props.step.asked.find((a) => a.needed && !a.value)?.target ?? '')
+const asked = computed<JobAsked | undefined>(() => props.step.asked.find((a) => a.target === at.value))
+const kind = computed(() => asked.value?.kinds[unit.value % (asked.value.kinds.length || 1)] ?? '')
+const unitWord = computed(() => asked.value?.units[unit.value % (asked.value.units.length || 1)] ?? '')
+const signed = computed(() => ['gap', 'turns', 'angle'].includes(kind.value))
+const value = (a: JobAsked) => a.value || props.waits(a.target)
+const read = computed(() => props.step.asked.filter((a) => value(a)).map((a) => a.target))
+const missing = computed(() => props.step.asked.filter((a) => a.needed && !value(a)).length)
+const fault = computed(() => {
+  const own = props.problem?.errors.find((e) => ['typed', 'quantity', 'target', 'data.value'].includes(e.path))
+  return own ? faultText(own) : ''
+})
+const wantsReason = computed(() => props.problem?.errors.some((e) => e.path === 'reason') ?? false)
+const following = computed(() => nextAsked(props.step, at.value))
+const setWord = computed(() => {
+  const next = props.step.asked.find((a) => a.target === following.value)
+  return `Set ${typed.value || '…'}${next ? `, next ${next.label}` : ''}`
+})
+const alignment = computed(() =>
+  props.step.said?.calc === 'alignment' ? (props.step.said.result as unknown as Line) : null,
+)
+const result = computed(() => (at.value ? null : props.step.said))
+const turns = computed(() => props.step.said?.next_turns ?? 0)
+
+function ask(target: string) {
+  at.value = target
+  typed.value = ''
+}
+async function set() {
+  const of = asked.value
+  if (!of) return
+  const next = following.value
+  const ok = await props.happened({
+    step: props.step.key,
+    kind: 'read',
+    target: of.target,
+    quantity: kind.value,
+    typed: typed.value,
+    corrects: of.event ?? undefined,
+    reason: reason.value,
+  })
+  if (ok) ask(next ?? '')
+}
+async function moved() {
+  if (await props.happened({ step: props.step.key, kind: 'moved', turns: turns.value, reason: reason.value })) again()
+}
+/** Read once more: the readings so far stay on record as a round. */
+function again() {
+  ask(props.step.asked.find((a) => a.needed)?.target ?? '')
+}
+async function done() {
+  if (await props.happened({ step: props.step.key, kind: 'done', reason: reason.value })) emit('next')
+}
+async function skip() {
+  if (await props.happened({ step: props.step.key, kind: 'skipped', reason: reason.value })) emit('next')
+}
+const marks = { fine: '●', watch: '◐', act: '■' }
+// A number that was begun is for one thing only.
+watch(
+  () => props.step.key,
+  () => ask(props.step.asked.find((a) => a.needed && !a.value)?.target ?? ''),
+)
+</script>
+
+<template>
+  <div class="read">
+    <TensionPicture v-if="step.reads === 'tension'" :step="step" :at="at" :by-note="kind === 'frequency'" />
+    <GapsPicture v-else-if="step.reads === 'gaps' && !result" :at="at" :read="read" :string="tool === 'string'" />
+    <template v-if="at && asked">
+      <div class="ask">
+        <h2>{{ asked.label.charAt(0).toUpperCase() + asked.label.slice(1) }}</h2>
+        <span class="aim">
+          <template v-if="step.limit"
+            >aim <b class="figure">{{ step.limit }}</b></template
+          >
+        </span>
+      </div>
+      <p v-if="!read.length" class="dim small">{{ say(step.words) }}</p>
+      <p v-if="step.caution" class="care">▲ {{ say(step.caution) }}</p>
+      <p v-if="step.reads === 'gaps' && kind === 'gap' && !read.length" class="dim small">
+        Behind the line is plus, in front of it minus. Touches: 0.
+      </p>
+      <template v-if="kind === 'text'">
+        <el-input v-model="typed" maxlength="200" :aria-label="asked.label" size="large" />
+        <p v-if="fault" class="field-fault" role="alert">{{ fault }}</p>
+        <div class="bar">
+          <button type="button" class="key" @click="leaving = true">Leave out<small>say why</small></button>
+          <button type="button" class="key main" :disabled="!typed.trim() || busy" @click="set">Set</button>
+        </div>
+      </template>
+      <NumberPad
+        v-else
+        v-model="typed"
+        :unit="unitWord"
+        :more="asked.kinds.length > 1"
+        :fractions="settings.units === 'us' && ['length', 'force', 'gap', 'turns'].includes(kind)"
+        :sign="signed"
+        :before="asked.before"
+        :before-typed="asked.before_typed"
+        :before-when="asked.before_at ? shortDate(asked.before_at) : ''"
+        :set="setWord"
+        :busy="busy"
+        :fault="fault"
+        @set="set"
+        @unit="unit++"
+      >
+        <div class="strip" role="group" aria-label="What is read here">
+          <button
+            v-for="a in step.asked"
+            :key="a.target"
+            type="button"
+            :class="{ here: a.target === at }"
+            :aria-pressed="a.target === at"
+            @click="ask(a.target)"
+          >
+            <span>{{ a.label }}</span><b class="figure">{{ value(a) || '–' }}</b>
+          </button>
+        </div>
+      </NumberPad>
+    </template>
+    <template v-else>
+      <MovesPicture v-if="alignment" :faults="alignment.faults" :moves="alignment.moves" :within="alignment.within" />
+      <p v-else-if="result" class="says">
+        <span :class="result.verdict" aria-hidden="true">{{ marks[result.verdict] }}</span>
+        {{ result.do || result.says }}
+      </p>
+      <p v-else-if="step.trouble" class="field-fault">{{ step.trouble }}</p>
+      <p v-else class="says">{{ say(step.words) }}</p>
+      <p v-if="result?.do && !alignment">{{ result.says }}</p>
+      <template v-if="result?.do">
+        <p v-if="step.move" class="dim">{{ say(step.move) }}</p>
+        <p v-if="step.move_caution" class="care">▲ {{ say(step.move_caution) }}</p>
+      </template>
+      <p v-if="step.limit" class="dim">Allowed: {{ step.limit }}</p>
+      <ul v-if="result?.notices.length" class="remarks">
+        <li v-for="n in result.notices" :key="n.code">{{ n.text }} {{ n.action }}</li>
+      </ul>
+      <button
+        v-if="result?.working.length"
+        type="button"
+        class="key how"
+        @click="emit('how', result.working.at(-1)?.id ?? '')"
+      >
+        How come?
+      </button>
+      <div class="strip" role="group" aria-label="What was read here">
+        <button v-for="a in step.asked" :key="a.target" type="button" @click="ask(a.target)">
+          <span>{{ a.label }}</span><b class="figure">{{ value(a) || '–' }}</b>
+        </button>
+      </div>
+    </template>
+    <div v-if="wantsReason || leaving" class="sheet why">
+      <label for="read-why">{{
+        wantsReason ? `${problem?.detail}. Why may it be done now?` : 'Why is it left out?'
+      }}</label>
+      <el-input id="read-why" v-model="reason" maxlength="200" />
+      <div v-if="leaving" class="row">
+        <el-button type="primary" :disabled="!reason.trim() || busy" @click="skip">Leave it out</el-button>
+        <el-button @click="leaving = false">Back</el-button>
+      </div>
+    </div>
+    <p v-else-if="problem && !fault" class="field-fault" role="alert">{{ problem.detail }}</p>
+    <div v-if="!at" class="bar">
+      <template v-if="status !== 'open'"
+        ><button type="button" class="key main" @click="emit('next')">Next</button></template
+      >
+      <template v-else>
+        <button v-if="missing && step.skip" type="button" class="key" @click="leaving = true">
+          Leave out<small>say why</small>
+        </button>
+        <button v-else-if="step.said?.do" type="button" class="key" :disabled="busy" @click="done">
+          Leave it<small>as it is</small>
+        </button>
+        <button v-else-if="read.length" type="button" class="key" :disabled="busy" @click="moved">
+          Read again<small>a new round</small>
+        </button>
+        <button v-if="missing && read.length === 0" type="button" class="key main" @click="again">Begin</button>
+        <button v-else-if="step.said?.do" type="button" class="key main" :disabled="busy" @click="moved">
+          {{ turns ? 'Turned: read again' : 'Moved: read again' }}
+        </button>
+        <button v-else type="button" class="key main" :disabled="busy" @click="done">Done, next</button>
+      </template>
+    </div>
+    <button
+      v-else-if="kind !== 'text' && step.skip && !leaving"
+      type="button"
+      class="plain leave"
+      @click="leaving = true"
+    >
+      Leave this reading out
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.read {
+  display: grid;
+  gap: 6px;
+}
+.read > :deep(.picture) {
+  max-height: 21vh;
+}
+.ask {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+.ask h2 {
+  font-size: 27px;
+}
+.aim b {
+  font-size: 17px;
+}
+.small {
+  font-size: 15px;
+}
+.care {
+  color: var(--warm);
+  font-weight: 600;
+}
+.strip {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(78px, 1fr));
+  gap: 6px;
+}
+.strip button {
+  min-height: 48px;
+  border: 1.5px solid var(--line);
+  background: var(--panel);
+  color: var(--ink);
+  display: grid;
+  text-align: left;
+  padding: 3px 8px;
+  font: 400 14px/1.15 var(--face-text);
+  cursor: pointer;
+}
+.strip .here {
+  border: 3px solid var(--touch);
+  background: var(--sheet);
+}
+.says {
+  font: 600 24px/1.25 var(--face-label);
+}
+.says .act {
+  color: var(--hot);
+}
+.says .watch {
+  color: var(--warm);
+}
+.why {
+  padding: 12px;
+  display: grid;
+  gap: 8px;
+  border-left: 5px solid var(--warm);
+}
+.how {
+  justify-self: start;
+  min-height: 48px;
+}
+.leave {
+  color: var(--touch);
+  min-height: 44px;
+  text-align: center;
+  text-decoration: underline;
+}
+.remarks {
+  margin: 0;
+  padding-left: 18px;
+  color: var(--warm);
+}
+</style>

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+
+import { api, attempt } from '@/api/client'
+import type { Job, Problem, TemplateList } from '@/api/types'
+import ChoiceField from '@/shared/ui/ChoiceField.vue'
+import FaultList from '@/shared/ui/FaultList.vue'
+import { keyWords } from '@/shared/format/words'
+import { newId } from '@/shared/state/kept'
+import { save } from '@/shared/state/outbox'
+import { setPlace } from '@/shared/state/place'
+import { useSettings } from '@/shared/state/settings'
+
+const props = defineProps<{ id: string }>()
+const route = useRoute()
+const router = useRouter()
+const settings = useSettings()
+const list = ref<TemplateList>()
+const problem = ref<Problem | null>(null)
+const picked = ref(String(route.query.template ?? ''))
+const takeUp = ref<string>()
+const mounting = ref<string>()
+const answers = ref<Record<string, boolean>>({})
+const busy = ref(false)
+const template = computed(() => list.value?.templates.find((t) => t.key === picked.value))
+const kinds: Record<string, string> = {
+  retension: 'Set it again',
+  fit: 'Put new ones on',
+  align: 'Line it up',
+  'run-in': 'After the first hours',
+  speed: 'Change its speed',
+  free: 'Something else',
+}
+onMounted(async () => {
+  setPlace('', 'A job at this drive')
+  const got = await attempt(api.GET('/api/drives/{ident}/templates', { params: { path: { ident: props.id } } }))
+  if (!got.ok) {
+    problem.value = got.problem
+    return
+  }
+  list.value = got.data
+  takeUp.value = got.data.take_up ?? undefined
+  mounting.value = got.data.mounting ?? undefined
+})
+async function open() {
+  busy.value = true
+  const body = {
+    id: newId(),
+    template: picked.value,
+    take_up: takeUp.value || null,
+    mounting: mounting.value || null,
+    answers: answers.value,
+    due_id: (route.query.due as string | undefined) ?? null,
+    created_by_name: settings.name,
+  }
+  const url = `/api/drives/${props.id}/jobs?units=${settings.units}`
+  const got = await save<Job>('POST', url, body, 'a job that was opened')
+  busy.value = false
+  if (got.ok) void router.replace(`/jobs/${got.data.id}`)
+  else problem.value = got.problem
+}
+const words = (keys: string[]) => keys.map((key) => ({ key, name: keyWords(key), group: '' }))
+</script>
+
+<template>
+  <main class="page start">
+    <h1>What is to be done?</h1>
+    <FaultList
+      v-if="problem"
+      :faults="
+        problem.errors.length ? problem.errors : [{ path: '', reason: problem.detail || problem.title, allowed: '' }]
+      "
+    />
+    <template v-if="list">
+      <div role="radiogroup" aria-label="Jobs for this drive" class="jobs">
+        <button
+          v-for="t in list.templates"
+          :key="t.key"
+          type="button"
+          role="radio"
+          class="sheet job"
+          :class="{ here: t.key === picked }"
+          :aria-checked="t.key === picked"
+          @click="picked = t.key"
+        >
+          <span class="label">{{ kinds[t.kind] ?? keyWords(t.kind) }}</span>
+          <strong>{{ t.title }}</strong>
+          <span class="dim">about {{ t.minutes }} min{{ t.own ? ' · changed by your lead' : '' }}</span>
+        </button>
+      </div>
+      <template v-if="template">
+        <div class="fields">
+          <ChoiceField
+            :model-value="takeUp"
+            label="How is it tensioned?"
+            :choices="words(list.take_ups)"
+            clearable
+            @update:model-value="takeUp = $event"
+          />
+          <ChoiceField
+            :model-value="mounting"
+            label="How do the wheels sit?"
+            :choices="words(list.mountings)"
+            clearable
+            @update:model-value="mounting = $event"
+          />
+        </div>
+        <p class="dim">Left open, every step shows. It is asked once for a drive.</p>
+        <el-checkbox
+          v-for="q in template.asks"
+          :key="q"
+          :model-value="answers[q] === true"
+          :label="q"
+          @change="answers = { ...answers, [q]: $event === true }"
+        />
+        <div class="bar">
+          <button type="button" class="key main" :disabled="busy" @click="open">Open the job</button>
+        </div>
+      </template>
+    </template>
+    <p v-else-if="!problem" class="dim">Reading what can be done here…</p>
+  </main>
+</template>
+
+<style scoped>
+.start {
+  max-width: 900px;
+}
+.jobs {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 8px;
+}
+.job {
+  display: grid;
+  gap: 2px;
+  text-align: left;
+  padding: 10px 14px;
+  min-height: 84px;
+  color: var(--ink);
+  font: 400 16px/1.25 var(--face-text);
+  cursor: pointer;
+}
+.job strong {
+  font: 600 20px var(--face-label);
+  color: var(--touch);
+}
+.here {
+  outline: 4px solid var(--touch);
+}
+</style>
