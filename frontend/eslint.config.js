@@ -5,7 +5,7 @@ import { defineConfig } from 'eslint/config'
 import ts from 'typescript-eslint'
 
 export default defineConfig(
-  { ignores: ['dist/**', 'src/api/schema.d.ts', 'src/components.d.ts'] },
+  { ignores: ['dist/**', 'public/**', 'src/api/schema.d.ts', 'src/components.d.ts'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],
@@ -20,6 +20,7 @@ export default defineConfig(
       'src/features/**',
       'src/elevation/**',
       'src/pad/**',
+      'src/sound/**',
       'src/forms/**',
       'src/options/**',
       'src/families/**',
@@ -29,7 +30,7 @@ export default defineConfig(
   },
   {
     // Rooms stand on each other in one direction: shared, then elevation and forms, then families, then options.
-    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**', 'src/pad/**'],
+    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**', 'src/pad/**', 'src/sound/**'],
     rules: {
       'no-restricted-imports': [
         'error',

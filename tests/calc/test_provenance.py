@@ -59,7 +59,7 @@ STEPLESS = {
         r"v-belt-bases result\.rows",
     ),
     "one tension on the other rulers of its scale, and the bands and the deflection as the drive's own page works them": (
-        r"tension-(target|schools|reading|adjust) result\..*(deflection_force|frequency)$",
+        r"(tension-(target|schools|reading|adjust)|pluck) result\..*(deflection_force|frequency)$",
         r"tension-target result\.(aim|bands|deflection|span|shaft_load)",
         r"tension-schools result\.(schools|span)",
         r"tension-reading result\.(band|mean)",

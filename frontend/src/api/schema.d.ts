@@ -644,6 +644,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pluck": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note of a plucked belt
+         * @description The fundamental of a plucked span out of a sound, with its confidence and its partials; hum, speech and two belts refused.
+         */
+        post: operations["calc_calc_pluck_calc_pluck_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/round-belt": {
         parameters: {
             query?: never;
@@ -7451,6 +7471,17 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * PartialOut
+         * @description A partial of the note.
+         */
+        PartialOut: {
+            frequency: components["schemas"]["Figure"];
+            /** Number */
+            number: number;
+            /** Strength */
+            strength: number;
+        };
+        /**
          * PickOut
          * @description Something to pick beside the input, with its values and their names.
          */
@@ -7463,6 +7494,113 @@ export interface components {
             title: string;
             /** Values */
             values: components["schemas"]["Choice"][];
+        };
+        /**
+         * PluckIn
+         * @description A recording of one pluck, and the belt it is of.
+         */
+        PluckIn: {
+            /**
+             * @description the belt by itself, where there is no drive
+             * @default null
+             */
+            belt?: components["schemas"]["BeltFactsIn"] | null;
+            /**
+             * @description the drive it is of
+             * @default null
+             */
+            drive?: components["schemas"]["DriveAskedIn"] | null;
+            /**
+             * Sound
+             * @description a WAV file, PCM, as base64: a second or two with one pluck in it
+             */
+            sound: string;
+        };
+        /**
+         * PluckOut
+         * @description The note with its confidence and the tension that belongs to it; or why there is none.
+         */
+        PluckOut: {
+            /** Confidence */
+            confidence: number;
+            /** Dies Away */
+            dies_away: number | null;
+            frequency: components["schemas"]["Figure"] | null;
+            /** Heard */
+            heard: boolean;
+            /** Partials */
+            partials: components["schemas"]["PartialOut"][];
+            /** Says */
+            says: string;
+            /** Spectrum Hertz */
+            spectrum_hertz: number[];
+            /** Spectrum Strength */
+            spectrum_strength: number[];
+            tension: components["schemas"]["OnScale"] | null;
+        };
+        /** PluckRequest */
+        PluckRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["PluckIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** PluckResponse */
+        PluckResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["PluckOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * RangeIn
@@ -15112,6 +15250,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MotorSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_pluck_calc_pluck_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PluckRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PluckResponse"];
                 };
             };
             /** @description problem */

@@ -106,7 +106,7 @@ class TensionReadingOut(Answer):
     remarks: list[str]
 
 
-def _by_itself(given: BeltFactsIn) -> Hold:
+def by_itself(given: BeltFactsIn) -> Hold:
     """A belt with no drive round it: only the readings can be turned into tensions."""
     span = given.span.value
     length = value_of(given.length, span)
@@ -135,7 +135,7 @@ def hold_asked(given: TensionReadingIn, frame: Frame) -> Hold:
     if given.drive is not None:
         hold = held_drive(given.drive, frame).hold
     elif given.belt is not None:
-        hold = _by_itself(given.belt)
+        hold = by_itself(given.belt)
     else:
         raise InputError("drive", None, "which belt was read?", "a drive, or the belt by itself")
     if given.span is not None and abs(given.span.value / hold.span_mm - 1) > SPAN_OFF:

@@ -18,7 +18,7 @@ HEADERS = {
     "X-Frame-Options": "DENY",
     "X-Content-Type-Options": "nosniff",
     "Referrer-Policy": "same-origin",
-    "Permissions-Policy": "camera=(), geolocation=(), microphone=()",
+    "Permissions-Policy": "camera=(), geolocation=(), microphone=(self)",
     "Cross-Origin-Opener-Policy": "same-origin",
 }
 

@@ -9,6 +9,7 @@ import { useSettings } from '@/shared/state/settings'
 
 import GapsPicture from './GapsPicture.vue'
 import MovesPicture from './MovesPicture.vue'
+import PluckEar from './PluckEar.vue'
 import TensionPicture from './TensionPicture.vue'
 import type { Happened } from '../composables/job'
 import type { Line } from '../logic/moves'
@@ -44,7 +45,7 @@ const fault = computed(() => {
   return own ? faultText(own) : ''
 })
 const wantsReason = computed(() => props.problem?.errors.some((e) => e.path === 'reason') ?? false)
-const following = computed(() => nextAsked(props.step, at.value))
+const following = computed(() => nextAsked(props.step, at.value, (t) => read.value.includes(t)))
 const setWord = computed(() => {
   const next = props.step.asked.find((a) => a.target === following.value)
   return `Set ${typed.value || '…'}${next ? `, next ${next.label}` : ''}`
@@ -55,8 +56,15 @@ const alignment = computed(() =>
 const result = computed(() => (at.value ? null : props.step.said))
 const turns = computed(() => props.step.said?.next_turns ?? 0)
 
+const origin = ref('hand')
+/** A note that was heard stands on the pad; a person sets it. */
+function hears(hz: string) {
+  typed.value = hz
+  origin.value = 'sound'
+}
 function ask(target: string) {
   at.value = target
+  origin.value = 'hand'
   typed.value = ''
 }
 async function set() {
@@ -69,17 +77,19 @@ async function set() {
     target: of.target,
     quantity: kind.value,
     typed: typed.value,
+    origin: origin.value,
     corrects: of.event ?? undefined,
     reason: reason.value,
   })
-  if (ok) ask(next ?? '')
+  // Who has gone on to another target meanwhile stays there.
+  if (ok && at.value === of.target) ask(next ?? '')
 }
 async function moved() {
   if (await props.happened({ step: props.step.key, kind: 'moved', turns: turns.value, reason: reason.value })) again()
 }
 /** Read once more: the readings so far stay on record as a round. */
 function again() {
-  ask(props.step.asked.find((a) => a.needed)?.target ?? '')
+  ask((props.step.asked.find((a) => a.needed) ?? props.step.asked[0])?.target ?? '')
 }
 async function done() {
   if (await props.happened({ step: props.step.key, kind: 'done', reason: reason.value })) emit('next')
@@ -121,8 +131,9 @@ watch(
           <button type="button" class="key main" :disabled="!typed.trim() || busy" @click="set">Set</button>
         </div>
       </template>
+      <PluckEar v-if="kind === 'frequency'" @note="(hz: string) => hears(hz)" />
       <NumberPad
-        v-else
+        v-if="kind !== 'text'"
         v-model="typed"
         :unit="unitWord"
         :more="asked.kinds.length > 1"
@@ -198,7 +209,7 @@ watch(
         ><button type="button" class="key main" @click="emit('next')">Next</button></template
       >
       <template v-else>
-        <button v-if="missing && step.skip" type="button" class="key" @click="leaving = true">
+        <button v-if="(missing || !read.length) && step.skip" type="button" class="key" @click="leaving = true">
           Leave out<small>say why</small>
         </button>
         <button v-else-if="step.said?.do" type="button" class="key" :disabled="busy" @click="done">
@@ -207,7 +218,7 @@ watch(
         <button v-else-if="read.length" type="button" class="key" :disabled="busy" @click="moved">
           Read again<small>a new round</small>
         </button>
-        <button v-if="missing && read.length === 0" type="button" class="key main" @click="again">Begin</button>
+        <button v-if="!read.length" type="button" class="key main" @click="again">Begin</button>
         <button v-else-if="step.said?.do" type="button" class="key main" :disabled="busy" @click="moved">
           {{ turns ? 'Turned: read again' : 'Moved: read again' }}
         </button>

@@ -32,10 +32,10 @@ export function nextScreen(screens: Screen[], status: (step: JobStep) => JobStep
   return order.slice(from).find(open) ?? order.find(open) ?? Math.max(0, screens.length - 1)
 }
 
-/** The next thing to read at a step: after the one at hand, else the first that is needed and missing. */
-export function nextAsked(step: JobStep, after: string): string | null {
+/** The next thing to read at a step: after the one at hand, else the first that is needed and missing; `has` says what is read. */
+export function nextAsked(step: JobStep, after: string, has: (target: string) => boolean): string | null {
   const asked = step.asked
   const at = asked.findIndex((a) => a.target === after)
-  const missing = (a: (typeof asked)[number]) => a.needed && !a.value
+  const missing = (a: (typeof asked)[number]) => a.needed && !has(a.target)
   return (asked.slice(at + 1).find(missing) ?? asked.find((a) => a.target !== after && missing(a)))?.target ?? null
 }

@@ -4,7 +4,6 @@ import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
 import type { Job, Problem, TemplateList } from '@/api/types'
-import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { keyWords } from '@/shared/format/words'
 import { newId } from '@/shared/state/kept'
@@ -60,7 +59,11 @@ async function open() {
   if (got.ok) void router.replace(`/jobs/${got.data.id}`)
   else problem.value = got.problem
 }
-const words = (keys: string[]) => keys.map((key) => ({ key, name: keyWords(key), group: '' }))
+// Asked once for a drive: pressed again, a word is taken back.
+const questions = computed(() => [
+  { title: 'How is it tensioned?', words: list.value?.take_ups ?? [], picked: takeUp },
+  { title: 'How do the wheels sit?', words: list.value?.mountings ?? [], picked: mounting },
+])
 </script>
 
 <template>
@@ -90,30 +93,33 @@ const words = (keys: string[]) => keys.map((key) => ({ key, name: keyWords(key),
         </button>
       </div>
       <template v-if="template">
-        <div class="fields">
-          <ChoiceField
-            :model-value="takeUp"
-            label="How is it tensioned?"
-            :choices="words(list.take_ups)"
-            clearable
-            @update:model-value="takeUp = $event"
-          />
-          <ChoiceField
-            :model-value="mounting"
-            label="How do the wheels sit?"
-            :choices="words(list.mountings)"
-            clearable
-            @update:model-value="mounting = $event"
-          />
+        <div v-for="q in questions" :key="q.title" role="radiogroup" :aria-label="q.title" class="chips">
+          <span class="label">{{ q.title }}</span>
+          <button
+            v-for="w in q.words"
+            :key="w"
+            type="button"
+            role="radio"
+            class="chip"
+            :aria-checked="q.picked.value === w"
+            @click="q.picked.value = q.picked.value === w ? undefined : w"
+          >
+            {{ keyWords(w) }}
+          </button>
         </div>
         <p class="dim">Left open, every step shows. It is asked once for a drive.</p>
-        <el-checkbox
-          v-for="q in template.asks"
-          :key="q"
-          :model-value="answers[q] === true"
-          :label="q"
-          @change="answers = { ...answers, [q]: $event === true }"
-        />
+        <div v-if="template.asks.length" class="chips">
+          <button
+            v-for="q in template.asks"
+            :key="q"
+            type="button"
+            class="chip"
+            :aria-pressed="answers[q] === true"
+            @click="answers = { ...answers, [q]: !answers[q] }"
+          >
+            {{ q }} {{ answers[q] ? 'Yes' : 'No' }}
+          </button>
+        </div>
         <div class="bar">
           <button type="button" class="key main" :disabled="busy" @click="open">Open the job</button>
         </div>
@@ -145,6 +151,30 @@ const words = (keys: string[]) => keys.map((key) => ({ key, name: keyWords(key),
 .job strong {
   font: 600 20px var(--face-label);
   color: var(--touch);
+}
+
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.chips .label {
+  flex-basis: 100%;
+}
+.chip {
+  min-height: 48px;
+  padding: 0 14px;
+  border: 1.5px solid var(--touch);
+  background: var(--sheet);
+  color: var(--touch);
+  font: 600 17px var(--face-label);
+  cursor: pointer;
+}
+.chip[aria-checked='true'],
+.chip[aria-pressed='true'] {
+  background: var(--touch);
+  color: var(--on-touch);
 }
 .here {
   outline: 4px solid var(--touch);
