@@ -20,6 +20,7 @@ export default defineConfig(
       'src/features/**',
       'src/elevation/**',
       'src/pad/**',
+      'src/line/**',
       'src/sound/**',
       'src/forms/**',
       'src/options/**',
@@ -30,7 +31,7 @@ export default defineConfig(
   },
   {
     // Rooms stand on each other in one direction: shared, then elevation and forms, then families, then options.
-    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**', 'src/pad/**', 'src/sound/**'],
+    files: ['src/shared/**', 'src/elevation/**', 'src/forms/**', 'src/pad/**', 'src/line/**', 'src/sound/**'],
     rules: {
       'no-restricted-imports': [
         'error',

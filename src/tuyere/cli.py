@@ -116,6 +116,11 @@ def db(options: argparse.Namespace) -> int:
             return 0
         engine = engine_for(url)
         wrong = check(engine)
+        if not wrong:
+            import tuyere.calc.every  # noqa: F401
+            from tuyere.store.jobs.book import wrongly_kept
+
+            wrong = wrongly_kept(engine)
         engine.dispose()
         print("\n".join(wrong) if wrong else "The database is well.")
         return 1 if wrong else 0

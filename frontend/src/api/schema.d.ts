@@ -6257,6 +6257,12 @@ export interface components {
                 [key: string]: boolean;
             };
             /**
+             * At
+             * @description when it was opened; now, where it is left out
+             * @default null
+             */
+            at?: string | null;
+            /**
              * Created By Name
              * @default
              */

@@ -14,6 +14,7 @@ from sqlmodel import Session, SQLModel, select
 from tuyere.calc.families.protocol import FAMILIES
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
 from tuyere.demo.shelf import SHELF
+from tuyere.demo.visits import visits
 from tuyere.demo.works import WORKS
 from tuyere.exchange.stock_csv import read_stock
 from tuyere.store.builds.book import save_build
@@ -119,6 +120,7 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
                 for no, b in enumerate(d.builds):
                     save_build(session, Actor(b.by), ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
             say(f"{m.tag} {m.name}")
+        visits(session, _ident)
         keep_stock(session, FOREMAN, read_stock(SHELF).lines)
     return len(WORKS)
 

@@ -21,9 +21,25 @@ export function shortDate(iso: string): string {
 export const clock = (iso: string): string =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 
+// Keys whose word a hyphen does not make.
+const KEYS: Record<string, string> = {
+  v: 'V-belts',
+  'v-light': 'light-duty V-belts',
+  'v-joined': 'joined V-belts',
+  'v-ribbed': 'ribbed belts',
+  'v-link': 'link belts',
+  sync: 'synchronous belts',
+  round: 'round belts',
+  feeler: 'straightedge and feelers',
+  tape: 'straightedge and tape',
+  string: 'string and tape',
+  'key-setscrew': 'key and set screw',
+  pto: 'power take-off',
+  backdrive: 'draught or back-flow',
+}
 /** A key of the interface in words: `lap-leather` reads as lap leather. */
 export const keyWords = (key: string): string =>
-  /^[a-z0-9]+([-_][a-z0-9]+)+$/.test(key) ? key.replace(/[-_]/g, ' ') : key
+  KEYS[key] ?? (/^[a-z0-9]+([-_][a-z0-9]+)+$/.test(key) ? key.replace(/[-_]/g, ' ') : key)
 
 /** A count with its word: 1 line, 2 lines. */
 export const counted = (n: number, word: string): string => `${n.toLocaleString('en-US')} ${word}${n === 1 ? '' : 's'}`

@@ -15,6 +15,8 @@ const rows = computed(() =>
     const name = plainName(key)
     // A key beside its own name says nothing.
     if (key === 'joint' && 'name' in props.result) return []
+    // The sentence stands above; what is empty says nothing.
+    if (key === 'says' || x === '') return []
     if (isFigure(x)) return [{ key, name, shown: x.shown, per: x.per, step: x.step }]
     if (isBand(x)) return [{ key, name, shown: x.shown, per: x.per, step: x.low.step }]
     if (typeof x === 'string' || typeof x === 'boolean')
@@ -22,6 +24,7 @@ const rows = computed(() =>
     return []
   }),
 )
+const says = computed(() => (typeof props.result.says === 'string' ? props.result.says : ''))
 // The few that the task was about stand first; a long list of others is opened by who wants it.
 const LONG = 9
 const main = computed(() =>
@@ -34,6 +37,7 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
 
 <template>
   <div>
+    <p v-if="says" class="says">{{ says }}</p>
     <dl v-if="main.length" class="main">
       <div v-for="r in main" :key="r.key">
         <dt>{{ r.name }}</dt>
@@ -81,6 +85,10 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
 </template>
 
 <style scoped>
+.says {
+  font: 600 26px/1.2 var(--face-label);
+  margin-bottom: 8px;
+}
 .main {
   margin: 0 0 8px;
   display: grid;

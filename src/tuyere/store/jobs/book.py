@@ -6,6 +6,7 @@ import uuid
 from collections.abc import Sequence
 from datetime import timedelta
 
+from sqlalchemy.engine import Engine
 from sqlmodel import Session, col, select
 
 from tuyere.calc.kinds import KINDS
@@ -122,6 +123,7 @@ def open_job(session: Session, actor: Actor, drive_id: uuid.UUID, form: JobOpen,
         belts="new" if template.kind == "fit" else "run in",
         situation=situation_kept(at),
         steps_all=len(steps),
+        opened_at=form.at or now(),
     )
     session.add(row)
     session.flush()
@@ -380,3 +382,10 @@ def list_dues(session: Session, drive_id: uuid.UUID | None = None) -> DueList:
 def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:
     """Jobs whose kept state is not what their events tell."""
     return [r.id for r in rows if r.state != "abandoned" and told(session, r).job.state != r.state]
+
+
+def wrongly_kept(engine: Engine) -> list[str]:
+    """Jobs that are not where their events say, in words; empty when all is well."""
+    with Session(engine) as session:
+        rows = session.exec(select(JobRow).where(col(JobRow.archived_at).is_(None))).all()
+        return [f"job {i} is kept in another state than its events tell" for i in stale_states(session, rows)]

@@ -24,6 +24,7 @@ class JobOpen(Operation):
     answers: dict[Annotated[str, Field(max_length=120)], bool] = Field(
         default={}, description="answers to its questions"
     )
+    at: AwareDatetime | None = Field(default=None, description="when it was opened; now, where it is left out")
     due_id: uuid.UUID | None = Field(default=None, description="what was due and is done with this job")
 
 

@@ -7,6 +7,8 @@ import { api, attempt } from '@/api/client'
 import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, SelectAnswer, Step, Units } from '@/api/types'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import OptionList from '@/options/OptionList.vue'
+import MovesPicture from '@/line/MovesPicture.vue'
+import type { Line } from '@/line/moves'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -156,10 +158,16 @@ watch(
               :belt="answer.result.belt as never"
               :verdict="String(answer.result.verdict)"
             />
+            <MovesPicture
+              v-if="name === 'alignment'"
+              :faults="(answer.result as unknown as Line).faults"
+              :moves="(answer.result as unknown as Line).moves"
+              :within="(answer.result as unknown as Line).within"
+            />
             <NoticeList :notices="answer.notices" />
             <div class="sheet form">
               <FigureTable
-                :result="answer.result"
+                :result="name === 'alignment' ? { ...answer.result, says: '' } : answer.result"
                 :first="calc.first"
                 @how="(s: string, t: string) => (how = { step: s, title: t })"
               />
@@ -170,7 +178,11 @@ watch(
           </p>
         </section>
       </div>
-      <RecordTables v-if="answer" :result="answer.result" :skip="['options', 'families', 'rejected']" />
+      <RecordTables
+        v-if="answer"
+        :result="answer.result"
+        :skip="['options', 'families', 'rejected', 'moves', 'faults']"
+      />
       <JointCard v-if="answer && Array.isArray(answer.result.card)" :card="answer.result as never" />
       <OptionList
         v-if="answer && Array.isArray(answer.result.options)"

@@ -8,11 +8,11 @@ import { shortDate, wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import GapsPicture from './GapsPicture.vue'
-import MovesPicture from './MovesPicture.vue'
+import MovesPicture from '@/line/MovesPicture.vue'
 import PluckEar from './PluckEar.vue'
 import TensionPicture from './TensionPicture.vue'
 import type { Happened } from '../composables/job'
-import type { Line } from '../logic/moves'
+import type { Line } from '@/line/moves'
 import { nextAsked } from '../logic/screens'
 
 // One reading at a time: where it is taken, the pad, the others in sight; then what all of them say and what to move.

@@ -44,7 +44,7 @@ const marks = Array.from({ length: 9 }, (_, n) => ({ y: 66 + n * 9, long: n % 4 
       <line v-for="m in marks" :key="m.y" x1="154" :x2="154 + m.long" :y1="m.y" :y2="m.y" class="thin" />
       <path d="M143 102H184" class="thin" />
       <path d="M184 102l10-5v10z" class="solid" />
-      <text x="196" y="128" class="big">{{ shown('deflection') }}</text>
+      <text x="192" y="128" class="big">{{ shown('deflection') }}</text>
     </template>
     <path d="M14 164H272M14 158v12M272 158v12" class="thin" />
     <rect x="78" y="153" width="130" height="22" class="paper" />
@@ -109,7 +109,7 @@ const marks = Array.from({ length: 9 }, (_, n) => ({ y: 66 + n * 9, long: n % 4 
   fill: var(--dim);
 }
 .big {
-  font: 600 18px var(--face-figure);
+  font: 600 17px var(--face-figure);
   fill: var(--ink);
 }
 .no {

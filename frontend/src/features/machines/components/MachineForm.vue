@@ -7,6 +7,7 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import SettleBoth from '@/shared/ui/SettleBoth.vue'
+import { keyWords } from '@/shared/format/words'
 import { newId, useKept } from '@/shared/state/kept'
 import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
@@ -22,9 +23,23 @@ const kinds = [
   ['farm', 'Farm'],
   ['shop', 'Shop'],
 ].map(([key = '', name = '']) => ({ key, name, group: '' }))
-const energies = ['electric', 'engine', 'pneumatic', 'hydraulic', 'spring', 'gravity', 'heat', 'other'].map((key) => ({
+const energies = [
+  'electric',
+  'engine',
+  'battery',
+  'pto',
+  'fuel',
+  'hydraulic',
+  'pneumatic',
+  'spring',
+  'gravity',
+  'heat',
+  'backdrive',
+  'edges',
+  'other',
+].map((key) => ({
   key,
-  name: key,
+  name: keyWords(key),
   group: '',
 }))
 const m = props.machine

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { Line } from '../logic/moves'
+import type { Line } from './moves'
 
 // What to move: the machine from the side for shims, from above for a swing, the fault drawn larger by a stated factor.
 const props = defineProps<Line>()
@@ -67,7 +67,7 @@ const away = computed(() => first.value?.says.includes('away') ?? false)
           <rect x="266" :y="138 - 26 * (n + 1)" width="26" height="24" class="shim" />
           <text x="298" :y="138 - 26 * n - 8" class="big">{{ s.number }}</text>
         </g>
-        <text x="266" y="158" class="big">= {{ first.figure.shown }}</text>
+        <text x="266" y="158" class="mid">= {{ first.figure.shown }}</text>
       </svg>
       <svg
         v-else-if="first.cures === 'toe'"
@@ -203,6 +203,10 @@ const away = computed(() => first.value?.says.includes('away') ?? false)
   fill: var(--dim);
 }
 .strong {
+  fill: var(--ink);
+}
+.mid {
+  font: 600 15px var(--face-figure);
   fill: var(--ink);
 }
 .big {
