@@ -28,7 +28,7 @@ const KEYS: Record<string, string> = {
   'v-joined': 'joined V-belts',
   'v-ribbed': 'ribbed belts',
   'v-link': 'link belts',
-  sync: 'synchronous belts',
+  sync: 'toothed belts',
   round: 'round belts',
   feeler: 'straightedge and feelers',
   tape: 'straightedge and tape',

@@ -279,7 +279,8 @@ def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
         notice("danger", "slips", "The least of the band slips at the duty's own power.", "input.maker")
     says_end = ""
     if cliffs.most_n is not None:
-        says_end = f" Never over {frame.figure(float(cliffs.most_n), 'force').shown}: {cliffs.most_label} gives first."
+        on_gauge = frame.figure(scale.force_n(float(cliffs.most_n)), "force").shown
+        says_end = f" Never over {on_gauge}: {cliffs.most_label} gives first."
         if aim.low_n > cliffs.most_n:
             notice(
                 "danger",

@@ -27,6 +27,7 @@ import DutyStage from '../components/DutyStage.vue'
 import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
 import StageStrip from '../components/StageStrip.vue'
+import TensionEnds from '../components/TensionEnds.vue'
 import TensionStage from '../components/TensionStage.vue'
 import { useWorkedDrive } from '../composables/workedDrive'
 import { stagesOf } from '../logic/stages'
@@ -344,6 +345,13 @@ watch(
             :sources="drive.machine.energy_sources"
           />
           <p v-else>Tension follows from the drive: choose one first.</p>
+          <TensionEnds
+            v-if="worked.answer.value && worked.input.value"
+            :id="id"
+            :calc="worked.answer.value.calc"
+            :input="worked.input.value"
+            :options="worked.options.value"
+          />
         </template>
       </section>
       <HowCome

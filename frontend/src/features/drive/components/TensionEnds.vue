@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from 'vue'
+
+import { calculate } from '@/api/calc'
+import type { CalcLine, DriveInput, Options, Problem } from '@/api/types'
+import type { components } from '@/api/schema'
+import SchemaFields from '@/forms/SchemaFields.vue'
+import { bodyOf, carryTyped, fieldsOf, type Schema } from '@/forms/schema'
+import { readCalculations } from '@/shared/state/calculations'
+import { useKept } from '@/shared/state/kept'
+import { useSettings } from '@/shared/state/settings'
+import HowCome from '@/shared/ui/HowCome.vue'
+
+// Both ends of a belt's tension: where it slips below, what gives above, where it flaps, where each way of setting lands.
+const props = defineProps<{ id: string; calc: string; input: DriveInput; options: Options }>()
+type Target = components['schemas']['TensionTargetResponse']
+type Schools = components['schemas']['TensionSchoolsResponse']
+const settings = useSettings()
+const line = ref<CalcLine>()
+const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
+const target = ref<Target>()
+const schools = ref<Schools>()
+const problem = ref<Problem | null>(null)
+const ASKED = ['start', 'motor_power', 'driver_shaft', 'driven_shaft', 'maker']
+const fields = computed(() =>
+  line.value
+    ? fieldsOf(line.value.input_schema as Schema & { $defs?: Record<string, Schema> }).filter((f) =>
+        ASKED.includes(f.name),
+      )
+    : [],
+)
+const { value: typed } = useKept<Record<string, string | boolean | undefined>>(
+  `ends.${props.id}`,
+  () => ({}),
+  (v, from) => carryTyped(fields.value, v, from),
+)
+let asked = 0
+async function work() {
+  const mine = ++asked
+  const drive = { calc: props.calc, input: props.input }
+  const more = bodyOf(fields.value, typed.value) ?? {}
+  const body = (input: object) => ({ units: settings.units, options: props.options, input })
+  const [a, b] = await Promise.all([
+    calculate<Target>('tension-target', body({ ...more, drive })),
+    calculate<Schools>('tension-schools', body({ drive, ...('maker' in more ? { maker: more.maker } : {}) })),
+  ])
+  if (mine !== asked) return
+  problem.value = a.ok ? null : a.problem
+  if (a.ok) target.value = a.data
+  if (b.ok) schools.value = b.data
+}
+// A loop that is not set by its tension has no such ends: nothing is shown.
+const none = computed(() => problem.value?.errors.some((e) => e.path === 'input.drive.calc') ?? false)
+const r = computed(() => target.value?.result)
+const known = computed(() => r.value?.cliffs.filter((c) => c.at) ?? [])
+const unknown = computed(() => r.value?.cliffs.filter((c) => !c.at) ?? [])
+const most = computed(() => {
+  const all = [...known.value.map((c) => c.at?.tension.value ?? 0), r.value?.bands.at(-1)?.high.tension.value ?? 0]
+  return 1.08 * Math.max(...all)
+})
+const x = (newtons: number) => 8 + (584 * Math.min(newtons, most.value)) / most.value
+const marks = { fine: '●', watch: '◐', act: '■' }
+onMounted(async () => {
+  line.value = (await readCalculations()).find((c) => c.name === 'tension-target')
+  await work()
+})
+watch(() => [props.input, props.options, settings.units], work)
+</script>
+
+<template>
+  <section v-if="!none" class="ends">
+    <h2>Both ends of it</h2>
+    <template v-if="r">
+      <p class="says">{{ r.says }}</p>
+      <svg viewBox="0 0 600 96" role="img" :aria-label="`Tension of one belt: ${r.says}`">
+        <defs>
+          <pattern id="ends-low" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <line x1="0" y1="0" x2="0" y2="7" stroke="var(--hot)" stroke-width="1.6" />
+          </pattern>
+        </defs>
+        <template v-for="(c, n) in known" :key="c.key">
+          <rect
+            v-if="c.side === 'below'"
+            x="8"
+            :y="50 - 10 * n"
+            :width="x(c.at?.tension.value ?? 0) - 8"
+            height="10"
+            fill="url(#ends-low)"
+          />
+          <rect
+            v-else
+            :x="x(c.at?.tension.value ?? 0)"
+            y="22"
+            :width="592 - x(c.at?.tension.value ?? 0)"
+            height="38"
+            fill="url(#ends-low)"
+          />
+          <path :d="`M${x(c.at?.tension.value ?? 0)} 18v48`" class="tick" />
+          <text :x="x(c.at?.tension.value ?? 0)" y="14" text-anchor="middle">{{ n + 1 }}</text>
+        </template>
+        <rect
+          v-for="b in r.bands"
+          :key="b.state"
+          :x="x(b.low.tension.value)"
+          y="62"
+          :width="x(b.high.tension.value) - x(b.low.tension.value)"
+          height="14"
+          :class="b.state === 'new' ? 'new' : 'band'"
+        />
+        <path d="M8 78H592" class="axis" />
+        <text v-for="b in r.bands" :key="b.state" :x="x(b.low.tension.value)" y="92">
+          {{ b.low.tension.number }} {{ b.state }}
+        </text>
+      </svg>
+      <ol class="cliffs">
+        <li v-for="c in known" :key="c.key">
+          {{ c.side === 'below' ? 'Under' : 'Over' }} <b class="figure">{{ c.at?.tension.shown }}</b>
+          <template v-if="c.at?.deflection_force"> ({{ c.at.deflection_force.shown }} on the gauge)</template>:
+          {{ c.label }}
+          <button
+            v-if="c.at?.tension.step"
+            type="button"
+            class="ask-how"
+            :aria-label="`How come: ${c.label}`"
+            @click="how = { step: c.at?.tension.step ?? null, title: c.label }"
+          >
+            ?
+          </button>
+        </li>
+      </ol>
+      <ul v-if="unknown.length" class="dim">
+        <li v-for="c in unknown" :key="c.key">{{ c.label }}: say {{ c.missing.replace(/^say /, '') }}</li>
+      </ul>
+      <p v-for="f in r.flaps.slice(0, 3)" :key="f.strand + f.shaken_by" class="warm">≈ {{ f.says }}</p>
+    </template>
+    <p v-else-if="problem" class="field-fault">{{ problem.detail }}</p>
+    <details>
+      <summary>Start, shafts, hubs and bearings, the maker's number</summary>
+      <form class="asks" @submit.prevent="work">
+        <SchemaFields v-model="typed" :fields="fields" :problem="problem" />
+        <el-button type="primary" native-type="submit">Work both ends</el-button>
+      </form>
+    </details>
+    <template v-if="schools">
+      <h3>Where each way of setting lands on this span</h3>
+      <table class="lines">
+        <tbody>
+          <tr v-for="s in schools.result.schools" :key="s.key">
+            <td>
+              <span :class="s.verdict" aria-hidden="true">{{ marks[s.verdict] }}</span> {{ s.label }}
+            </td>
+            <td class="figure">{{ s.low.tension.number }} – {{ s.high.tension.shown }}</td>
+            <td>{{ s.says }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+    <HowCome :steps="target?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
+  </section>
+</template>
+
+<style scoped>
+.ends {
+  border-top: 1px solid var(--line);
+  margin-top: 12px;
+  padding-top: 12px;
+  display: grid;
+  gap: 8px;
+}
+.says {
+  font: 600 22px/1.25 var(--face-label);
+}
+svg {
+  width: 100%;
+  max-width: 820px;
+}
+.tick {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.axis {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.band {
+  fill: var(--metal);
+}
+.new {
+  fill: var(--dim);
+}
+text {
+  font: 500 12px var(--face-figure);
+  fill: var(--ink);
+}
+.cliffs {
+  margin: 0;
+  padding-left: 22px;
+  display: grid;
+  gap: 4px;
+}
+.warm {
+  color: var(--warm);
+}
+.act {
+  color: var(--hot);
+}
+summary {
+  min-height: 48px;
+  display: flex;
+  align-items: center;
+  color: var(--touch);
+  cursor: pointer;
+}
+.asks {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+}
+.asks > :deep(.fields) {
+  width: 100%;
+}
+td.figure {
+  white-space: nowrap;
+}
+</style>
