@@ -1,13 +1,14 @@
-"""`tension-target`: what to set, where it slips, what it overloads, where it flaps; and `tension-schools`."""
+"""`tension-target`: what to set, where it slips, what it overloads, where it flaps."""
 
 from typing import Literal
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Force, Frequency, Hours, Length, Power, Size, Stress, maybe, value_of
+from tuyere.calc.entry import Force, Hours, Length, Power, Size, Stress, maybe, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.held import DriveAskedIn, HeldDrive, OnScale, Scale, held_drive
+from tuyere.calc.maker import MakerIn, maker_band
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.drive.wheel import Wheel
 from tuyere.core.errors import InputError
@@ -15,9 +16,7 @@ from tuyere.core.notices import notice
 from tuyere.core.steps import quiet
 from tuyere.core.tension.cliffs import Cliffs, ShaftAsked, cliffs_of, shaft_load_at
 from tuyere.core.tension.flap import RunningStrand, flaps_of, shakes_of
-from tuyere.core.tension.hold import Hold, TensionBand
-from tuyere.core.tension.readings import by_force, by_frequency, gauge_for
-from tuyere.core.tension.schools import schools_of
+from tuyere.core.tension.readings import gauge_for
 
 GROUP = "Alignment and tension"
 Start = Literal[
@@ -45,17 +44,6 @@ class ShaftAskedIn(Input):
     bearing: Literal["ball", "roller"] = Field(default="ball", description="ball or roller bearing")
     hours: Hours | None = Field(default=None, description="life wanted of the bearing; 20,000 h are assumed")
     overhung: Force | None = Field(default=None, description="overhung or side load that its maker allows")
-
-
-class MakerIn(Input):
-    """The machine maker's own number, with its own method."""
-
-    method: Literal["plunger", "frequency", "tension"] = Field(description="what the number is")
-    low_force: Force | None = Field(default=None, description="least force or tension, one belt")
-    high_force: Force | None = Field(default=None, description="most force or tension, one belt")
-    deflection: Size | None = Field(default=None, description="how far to press, for a force")
-    low_frequency: Frequency | None = Field(default=None, description="least frequency")
-    high_frequency: Frequency | None = Field(default=None, description="most frequency")
 
 
 class TensionTargetIn(Input):
@@ -113,42 +101,6 @@ class TensionTargetOut(Answer):
     shaft_load: Figure
     gauge: str
     belts: int
-
-
-def maker_band(maker: MakerIn, hold: Hold, state: str) -> TensionBand:
-    """The maker's number as a tension. Raises InputError where its method lacks its figures."""
-    if maker.method == "frequency":
-        low, high = maybe(maker.low_frequency), maybe(maker.high_frequency)
-        if low is None and high is None:
-            raise InputError("maker.low_frequency", None, "the maker's frequency is wanted", "Hz")
-        if hold.mass_kg_m is None:
-            raise InputError("maker.method", maker.method, "this belt's mass is not known", "force or tension")
-        ends = [x for x in (low, high) if x is not None]
-        tensions = [by_frequency(x, span_mm=hold.span_mm, mass_kg_m=hold.mass_kg_m).tension_n for x in ends]
-    else:
-        low, high = maybe(maker.low_force), maybe(maker.high_force)
-        ends = [x for x in (low, high) if x is not None]
-        if not ends:
-            raise InputError("maker.low_force", None, "the maker's number is wanted", "a force for one belt")
-        if maker.method == "tension":
-            tensions = ends
-        else:
-            if maker.deflection is None:
-                raise InputError("maker.deflection", None, "a force belongs to a deflection", "how far to press")
-            tensions = [
-                by_force(
-                    x,
-                    maker.deflection.value,
-                    span_mm=hold.span_mm,
-                    stiffness_n=hold.stiffness_n or 0.0,
-                    share_mm=hold.share_mm,
-                ).tension_n
-                for x in ends
-            ]
-    if len(tensions) == 2 and tensions[0] > tensions[1]:
-        field = "maker.low_frequency" if maker.method == "frequency" else "maker.low_force"
-        raise InputError(field, ends[0], "the least is more than the most", "least first")
-    return TensionBand(state=state, low_n=tensions[0], high_n=tensions[-1])
 
 
 def _shaft(given: ShaftAskedIn | None, name: str, rpm: float, power_kw: float) -> ShaftAsked:
@@ -325,94 +277,4 @@ def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
         if gauge is None
         else f"{gauge.name} plunger gauge. {gauge.how}",
         belts=hold.belts,
-    )
-
-
-class TensionSchoolsIn(Input):
-    """A drive, and what its motor sits on."""
-
-    drive: DriveAskedIn
-    state: State = Field(default="run in", description="new belts, or belts that have run in")
-    bronze: bool = Field(default=False, description="the motor has bronze bushings")
-    resilient: bool = Field(default=False, description="the motor sits on rubber mounts")
-    maker: MakerIn | None = Field(default=None, description="the machine maker's number")
-
-
-class SchoolOut(Answer):
-    """One school, where it lands, and whether it will do here."""
-
-    key: str
-    label: str
-    low: OnScale
-    high: OnScale
-    verdict: Literal["fine", "watch", "act"]
-    says: str
-
-
-class TensionSchoolsOut(Answer):
-    """The schools side by side."""
-
-    says: str
-    schools: list[SchoolOut]
-    span: Figure
-
-
-@calculation(
-    "tension-schools",
-    "Schools of setting a belt",
-    summary="Label, 1/64 per inch, clip-on, by ear, thumb and just-no-squeal on this drive's span: where each lands.",
-    source="statics; common practice for the thumb's force",
-    example={
-        "units": "us",
-        "input": {
-            "drive": {
-                "calc": "v-belt-drive",
-                "input": {
-                    "power": "5hp",
-                    "service_factor": {"assume": 1.2},
-                    "driver": {"speed": "1750 rpm", "sheave": {"diameter": "4.4 in", "kind": "pitch", "groove": "A"}},
-                    "driven": {"sheave": {"diameter": "8.4 in", "kind": "pitch", "groove": "A"}},
-                    "belt": {"designation": "A75"},
-                },
-            }
-        },
-    },
-    bench=False,
-    first=("says", "schools"),
-)
-def tension_schools(given: TensionSchoolsIn, frame: Frame) -> TensionSchoolsOut:
-    """Put them on one scale."""
-    held = held_drive(given.drive, frame)
-    scale = Scale(hold=held.hold, frame=frame)
-    with quiet():
-        cliffs = cliffs_of(held.hold)
-        label = None
-        if given.maker is not None:
-            band = maker_band(given.maker, held.hold, given.state)
-            label = (float(band.low_n), float(band.high_n))
-        schools = schools_of(
-            held.hold,
-            slips_under_n=cliffs.slips_under_n,
-            most_n=cliffs.most_n,
-            label_n=label,
-            bronze=given.bronze,
-            resilient=given.resilient,
-            state=given.state,
-        )
-    bad = [s.label.lower() for s in schools if s.verdict == "act"]
-    says = "All of them land where this drive is safe." if not bad else "Not here: " + ", ".join(bad) + "."
-    return TensionSchoolsOut(
-        says=says,
-        schools=[
-            SchoolOut(
-                key=s.key,
-                label=s.label,
-                low=scale.at(s.low_n),
-                high=scale.at(s.high_n),
-                verdict=s.verdict,
-                says=s.says,
-            )
-            for s in schools
-        ],
-        span=frame.figure(float(held.hold.span_mm), "length", "tape"),
     )
