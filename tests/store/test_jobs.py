@@ -201,6 +201,24 @@ def test_every_family_has_its_jobs(db: Session, family: str, calc: str, template
         open_job(db, DRAY, drive, JobOpen(template="fit-v-taper"))
 
 
+def test_a_chain_that_is_measured_says_whether_it_may_stay(db: Session) -> None:
+    job = open_job(
+        db, DRAY, a_drive(db, find("chain-drive").example["input"], "roller-chain"), JobOpen(template="retension-chain")
+    )
+    job = through(db, job, until="stretch-read")
+    pitch = {"40": 0.5, "50": 0.625, "60": 0.75, "80": 1.0}[str(find("chain-drive").example["input"]["chain"])]
+    verdicts = []
+    for stretch in (1.004, 1.06):
+        job = say(db, job, "stretch-read", "read", target="pitches", quantity="count", typed="16")
+        typed = f"{16 * pitch * stretch + 0.625 * pitch:.3f}"
+        job = say(db, job, "stretch-read", "read", target="length", quantity="length", typed=typed)
+        said = step(job, "stretch-read").said
+        assert said is not None and "limit" in said.says
+        verdicts.append(said.verdict)
+        job = say(db, job, "stretch-read", "moved", turns=0)
+    assert verdicts == ["fine", "act"]
+
+
 def test_a_lead_changes_a_template_and_open_jobs_keep_theirs(db: Session) -> None:
     drive = a_drive(db)
     job = retension(db, drive)

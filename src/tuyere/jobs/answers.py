@@ -226,6 +226,30 @@ def _arm(readings: Mapping[str, Read], known: DriveKnown, belt_state: str) -> Sa
     )
 
 
+VERDICTS = {"fine": "fine", "soon": "watch", "replace": "act"}
+
+
+def _stretch(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
+    pitches, length = _number(readings, "pitches"), _number(readings, "length")
+    if pitches is None or length is None:
+        return None
+    asked = known.family.wear_of(known.given, round(pitches), length)
+    if asked is None:
+        return None
+    answer = _worked(asked[0], dict(asked[1]), known, {"pitches": "pitches", "measured": "length"})
+    r = answer.result
+    verdict = VERDICTS[r.verdict]
+    does = {"fine": "It may stay.", "watch": "Get the next one.", "act": "Change it, and look at the teeth."}[verdict]
+    return Said(
+        says=f"Stretched {r.elongation.shown}; {r.limit.shown} is the limit, {r.limit_because}. {does}",
+        verdict=verdict,
+        calc=asked[0],
+        result=r.model_dump(mode="json"),
+        working=tuple(answer.working),
+        notices=tuple(answer.notices),
+    )
+
+
 def _turns(readings: Mapping[str, Read]) -> Said | None:
     one, other = _number(readings, "one"), _number(readings, "other")
     if one is None or other is None:
@@ -271,6 +295,8 @@ def answer_for(
         return _run_out(readings, known)
     if reads == "arm-pull":
         return _arm(readings, known, belt_state)
+    if reads == "chain-stretch":
+        return _stretch(readings, known)
     if reads == "turns":
         return _turns(readings)
     if reads == "speed":

@@ -162,6 +162,10 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
         """What kind of loop an input has, as jobs and limits at the machine tell them apart."""
         return self.facts.loop
 
+    def wear_of(self, given: In, pitches: int, length_mm: float) -> tuple[str, dict[str, JsonValue]] | None:
+        """The calculation that judges a length over so many pitches, and its input; None for a loop that is not measured so."""
+        return None
+
     # searching
 
     @abstractmethod

@@ -143,6 +143,16 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
         )
         return Parts(wheels=wheels, loops=(loop,), clockwise=given.layout.clockwise)
 
+    def wear_of(self, given: ChainDriveIn, pitches: int, length_mm: float) -> tuple[str, dict[str, JsonValue]]:
+        """By tape over the rollers, on the larger of its sprockets."""
+        teeth = max(given.driver_teeth, given.driven_teeth)
+        return "chain-wear", {
+            "chain": given.chain,
+            "pitches": pitches,
+            "measured": length_mm,
+            "large_teeth": teeth,
+        }
+
     def given_values(self, duty: StoredDuty, parts: Parts) -> dict[str, JsonValue]:
         """The length stays what was fitted, the centres follow from it."""
         return {
