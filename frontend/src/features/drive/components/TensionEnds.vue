@@ -34,6 +34,7 @@ const { value: typed } = useKept<Record<string, string | boolean | undefined>>(
   () => ({}),
   (v, from) => carryTyped(fields.value, v, from),
 )
+const open = ref(false)
 let asked = 0
 async function work() {
   const mine = ++asked
@@ -134,9 +135,9 @@ watch(() => [props.input, props.options, settings.units], work)
       <p v-for="f in r.flaps.slice(0, 3)" :key="f.strand + f.shaken_by" class="warm">≈ {{ f.says }}</p>
     </template>
     <p v-else-if="problem" class="field-fault">{{ problem.detail }}</p>
-    <details>
+    <details @toggle="open = ($event.target as HTMLDetailsElement).open">
       <summary>Start, shafts, hubs and bearings, the maker's number</summary>
-      <form class="asks" @submit.prevent="work">
+      <form v-if="open" class="asks" @submit.prevent="work">
         <SchemaFields v-model="typed" :fields="fields" :problem="problem" />
         <el-button type="primary" native-type="submit">Work both ends</el-button>
       </form>
