@@ -85,11 +85,23 @@ def server(cluster: Cluster) -> Iterator[Server]:
 
 
 @pytest.fixture(scope="session")
-def browser() -> Iterator[Browser]:
+def chromium() -> Iterator[Callable[..., Browser]]:
+    """Starts browsers; one driver serves them all, for a second one cannot run beside it."""
     with sync_playwright() as p:
-        made = p.chromium.launch(executable_path=os.environ.get("CHROMIUM", "/usr/bin/chromium"), args=ARGS)
-        yield made
-        made.close()
+
+        def start(*more: str) -> Browser:
+            return p.chromium.launch(
+                executable_path=os.environ.get("CHROMIUM", "/usr/bin/chromium"), args=[*ARGS, *more]
+            )
+
+        yield start
+
+
+@pytest.fixture(scope="session")
+def browser(chromium: Callable[..., Browser]) -> Iterator[Browser]:
+    made = chromium()
+    yield made
+    made.close()
 
 
 @pytest.fixture

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import os
 from collections.abc import Callable, Iterator
 from math import radians, sqrt
 from pathlib import Path
 
 import numpy as np
 import pytest
-from playwright.sync_api import Page, expect, sync_playwright
+from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.conftest import ARGS, Server
+from tests.browser.conftest import Server
 from tests.browser.machine_side import Hands, a_drive, call
 from tests.browser.test_one_truth import BELTS
 from tests.core.alignment.machine import Machine
@@ -256,37 +255,33 @@ def test_a_job_is_left_on_one_device_gone_on_with_on_another_and_the_line_is_cut
 
 
 @pytest.fixture
-def ear(server: Server, tmp_path: Path) -> Iterator[Callable[[float], Page]]:
+def ear(chromium: Callable[..., Browser], tmp_path: Path) -> Iterator[Callable[[float], Page]]:
     """A Chromium whose microphone hears a pluck of a note over and over."""
-    with sync_playwright() as p:
-        browsers = []
+    browsers, trouble = [], []
 
-        def made(hertz: float) -> Page:
-            luck = np.random.default_rng(6)
-            one = sounds.pluck(hertz, luck, stiff=0.001, noise=0.002, dies=0.4, rate=48000, seconds=2.6)
-            quiet = luck.normal(0, 0.0005, 48000)
-            heard = tmp_path / "pluck.wav"
-            heard.write_bytes(sounds.wav(np.concatenate([quiet, one, quiet]), 48000))
-            fake = [
+    def made(hertz: float) -> Page:
+        luck = np.random.default_rng(6)
+        one = sounds.pluck(hertz, luck, stiff=0.001, noise=0.002, dies=0.4, rate=48000, seconds=2.6)
+        quiet = luck.normal(0, 0.0005, 48000)
+        heard = tmp_path / "pluck.wav"
+        heard.write_bytes(sounds.wav(np.concatenate([quiet, one, quiet]), 48000))
+        browsers.append(
+            chromium(
                 "--use-fake-device-for-media-stream",
                 "--use-fake-ui-for-media-stream",
                 f"--use-file-for-fake-audio-capture={heard}",
-            ]
-            browser = p.chromium.launch(
-                executable_path=os.environ.get("CHROMIUM", "/usr/bin/chromium"), args=[*ARGS, *fake]
             )
-            browsers.append(browser)
-            page = browser.new_context(viewport=PHONE, has_touch=True).new_page()
-            page.add_init_script("localStorage.setItem('tuyere.name', 'T. Sedge')")
-            page.trouble = []
-            page.on("pageerror", lambda e: page.trouble.append(str(e)))
-            page.on("console", lambda m: m.type == "error" and page.trouble.append(m.text))
-            return page
+        )
+        page = browsers[-1].new_context(viewport=PHONE, has_touch=True).new_page()
+        page.add_init_script("localStorage.setItem('tuyere.name', 'T. Sedge')")
+        page.on("pageerror", lambda e: trouble.append(str(e)))
+        page.on("console", lambda m: m.type == "error" and trouble.append(m.text))
+        return page
 
-        yield made
-        for b in browsers:
-            assert [t for c in b.contexts for page in c.pages for t in page.trouble] == []
-            b.close()
+    yield made
+    for b in browsers:
+        b.close()
+    assert trouble == []
 
 
 def test_a_belt_is_tensioned_by_its_note_through_the_microphone(server: Server, ear: Callable[[float], Page]) -> None:
