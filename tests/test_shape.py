@@ -49,6 +49,7 @@ def test_records_of_more_than_four_fields_are_made_by_name() -> None:
 BOOKS = ("machines", "drives", "builds", "shelf", "jobs")
 # They only read: what they show is nobody's doing.
 READS = {
+    "wrongly_kept",
     "list_dues",
     "list_jobs",
     "one_job",

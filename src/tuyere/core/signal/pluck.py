@@ -123,7 +123,7 @@ def _stiff(f0: float, number: float, stretch: float) -> float:
     return float(number * f0 * np.sqrt((1 + stretch * number**2) / (1 + stretch)))
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, kw_only=True)
 class _Fit:
     f0: float
     stretch: float
@@ -134,7 +134,7 @@ class _Fit:
 
 def _fit(f0: float, freqs: Samples, amps: Samples, resolution: float) -> _Fit:
     """How much of the peaks a note explains, with the stretch of its partials that does best."""
-    best = _Fit(f0, 0.0, 0.0, {}, 0.0)
+    best = _Fit(f0=f0, stretch=0.0, explained=0.0, numbers={}, first=0.0)
     total = float(np.sum(amps))
     for stretch in (0.0, 0.0005, 0.001, 0.002, 0.004, 0.008):
         numbers: dict[int, int] = {}
@@ -148,7 +148,7 @@ def _fit(f0: float, freqs: Samples, amps: Samples, resolution: float) -> _Fit:
         told = float(sum(amps[k] for k in numbers.values())) / total if total else 0.0
         first = float(amps[numbers[1]] / amps.max()) if 1 in numbers else 0.0
         if told > best.explained + 1e-9:
-            best = _Fit(f0, stretch, told, numbers, first)
+            best = _Fit(f0=f0, stretch=stretch, explained=told, numbers=numbers, first=first)
     return best
 
 
