@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from math import degrees, hypot, inf, radians, sqrt
+from math import degrees, inf, sqrt
 
 import numpy as np
 
@@ -150,9 +150,3 @@ def across(diameter_mm: float, at: str) -> tuple[float, float]:
     """
     r = diameter_mm / 2
     return {"near": (-r, 0.0), "far": (r, 0.0), "top": (0.0, r), "bottom": (0.0, -r)}[at]
-
-
-def total_angle_deg(pose: Pose) -> float:
-    """Angle between the two shafts in degrees, from what is known of twist and toe."""
-    parts = [radians(f.value) for f in (pose.twist, pose.toe) if f is not None]
-    return degrees(hypot(*parts)) if parts else 0.0
