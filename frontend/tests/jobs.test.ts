@@ -92,6 +92,7 @@ const asked = (target: string, value = '', needed = true) => ({
   before: '',
   before_typed: '',
   before_at: null,
+  instruments: ['plunger', 'frequency-meter'],
 })
 const job = {
   id: 'j1',

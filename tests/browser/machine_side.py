@@ -30,6 +30,17 @@ def a_drive(server: Server, family: str, given: dict[str, Any], **energy: str) -
     return str(d["id"])
 
 
+def simulated(server: Server, drive: str, **faults: float) -> None:
+    """A simulated drive behind a drive, with faults that are hidden from the pages."""
+    call(server, "PUT", f"/api/drives/{drive}/twin", {"seed": 7, **faults})
+
+
+def shows(server: Server, drive: str, instrument: str, target: str, **more: Any) -> float:
+    """What a simulated instrument shows of it, past the pages."""
+    body = {"instrument": instrument, "target": target, "units": "si", **more}
+    return float(call(server, "POST", f"/api/drives/{drive}/instruments", body)["value"])
+
+
 class Hands:
     """What a person does on the pages of a job; counts the numbers that were typed."""
 
@@ -128,6 +139,20 @@ class Hands:
             self.page.locator(".go").click()
             self.entries += 1
             # The next is asked for, or all of them are in.
+            self.page.wait_for_function(
+                "was => (document.querySelector('.ask h2')?.textContent ?? '') !== was", arg=heading
+            )
+
+    def take(self, times: int = 1) -> None:
+        """Readings with the simulated instruments, one after the other, each looked at and set."""
+        for _ in range(times):
+            heading = self.page.locator(".ask h2").inner_text()
+            self.page.get_by_role("button", name="Take reading").click()
+            expect(self.page.locator(".by")).to_contain_text("simulated")
+            expect(self.page.locator(".pad output")).not_to_have_text("–")
+            expect(self.page.locator(".go")).to_be_enabled()
+            self.page.locator(".go").click()
+            self.entries += 1
             self.page.wait_for_function(
                 "was => (document.querySelector('.ask h2')?.textContent ?? '') !== was", arg=heading
             )

@@ -1204,6 +1204,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take a reading
+         * @description Read a simulated drive with a simulated instrument.
+         */
+        post: operations["instruments_take_drives__uuid_ident__instruments_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/jobs": {
         parameters: {
             query?: never;
@@ -1224,6 +1244,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/pluck.wav": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The sound of a belt
+         * @description The sound of a plucked belt of a simulated drive.
+         */
+        get: operations["instruments_pluck_drives__uuid_ident__pluck_wav_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/templates": {
         parameters: {
             query?: never;
@@ -1237,6 +1277,30 @@ export interface paths {
          */
         get: operations["jobs_templates_drives__uuid_ident__templates_get"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drives/{ident}/twin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Is a drive simulated?
+         * @description Whether a simulated drive stands behind a drive.
+         */
+        get: operations["instruments_twin_drives__uuid_ident__twin_get"];
+        /**
+         * Simulate a drive
+         * @description Put a simulated drive behind a drive, for practice and for trying the instruments.
+         */
+        put: operations["instruments_make_twin_drives__uuid_ident__twin_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1318,6 +1382,50 @@ export interface paths {
         get: operations["find_handbook_find_handbook_find_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kinds of instrument
+         * @description Every kind of instrument that has a simulated stand-in, and how each can be held wrongly.
+         */
+        get: operations["instruments_instruments_instruments_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/shown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What real instruments showed lately
+         * @description What the bridges of real instruments told in the last hour.
+         */
+        get: operations["instruments_shown_instruments_shown_get"];
+        put?: never;
+        /**
+         * Tell what an instrument showed
+         * @description For the bridge of a real instrument: what it showed, so that a person can take it into a job.
+         */
+        post: operations["instruments_tell_instruments_shown_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1948,6 +2056,11 @@ export interface components {
              * @description the event that holds it, to be corrected
              */
             event: string | null;
+            /**
+             * Instruments
+             * @description what reads it in each of the kinds; empty where a person counts or looks
+             */
+            instruments: string[];
             /** Kinds */
             kinds: string[];
             /** Label */
@@ -6171,6 +6284,37 @@ export interface components {
             span: number | string;
         };
         /**
+         * InstrumentList
+         * @description Every kind of instrument.
+         */
+        InstrumentList: {
+            /** Instruments */
+            instruments: components["schemas"]["InstrumentOut"][];
+        };
+        /**
+         * InstrumentOut
+         * @description A kind of instrument that has a simulated stand-in.
+         */
+        InstrumentOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Mishandlings */
+            mishandlings: components["schemas"]["MishandlingOut"][];
+            /**
+             * Most
+             * @description most it shows, in the core's unit
+             */
+            most: number;
+            /** Quantity */
+            quantity: string;
+            /** Si Step */
+            si_step: number;
+            /** Us Step */
+            us_step: number;
+        };
+        /**
          * IsolationView
          * @description The state of the machine in words, always in sight.
          */
@@ -6358,6 +6502,11 @@ export interface components {
             title: string;
             /** Tool */
             tool: string;
+            /**
+             * Twin
+             * @description a simulated drive stands behind this one, and simulated instruments read it
+             */
+            twin: boolean;
             /** What */
             what: string;
         };
@@ -7042,6 +7191,18 @@ export interface components {
             widest_face: components["schemas"]["Figure"];
         };
         /**
+         * MishandlingOut
+         * @description A way of holding an instrument that spoils the reading.
+         */
+        MishandlingOut: {
+            /** Does */
+            does: string;
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+        };
+        /**
          * MotorLimitIn
          * @description A standard T-frame motor on the driver.
          */
@@ -7236,7 +7397,8 @@ export interface components {
         };
         /**
          * MoveOut
-         * @description One move: what it cures, the sentence, the figure in it, the equal move another way, and what else it does.
+         * @description One move: what it cures, which pair of feet or which way, the sentence, the figure in it, the equal move another way, and
+         *     what else it does.
          */
         MoveOut: {
             /** Besides */
@@ -7251,6 +7413,11 @@ export interface components {
             /** Shims */
             shims: components["schemas"]["Figure"][];
             turns: components["schemas"]["Figure"] | null;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "outboard" | "inboard" | "away" | "toward" | "outward" | "inward";
         };
         /**
          * NoticeOut
@@ -8705,6 +8872,48 @@ export interface components {
             lines: components["schemas"]["StockLineOut"][];
         };
         /**
+         * ShownList
+         * @description What real instruments showed lately, the newest first.
+         */
+        ShownList: {
+            /** Shown */
+            shown: components["schemas"]["ShownView"][];
+        };
+        /**
+         * ShownView
+         * @description What an instrument showed.
+         */
+        ShownView: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Instrument */
+            instrument: string;
+            /** Label */
+            label: string;
+            /** Quantity */
+            quantity: string;
+            /** Resolution */
+            resolution: number;
+            /** Serial */
+            serial: string;
+            /** Simulated */
+            simulated: boolean;
+            /**
+             * Typed
+             * @description value and unit, as a person would type it
+             */
+            typed: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
          * SoftFootIn
          * @description How far each foot lifts when its bolt alone is loosened; near and far are from the other machine.
          */
@@ -10056,6 +10265,77 @@ export interface components {
             title: string;
         };
         /**
+         * TakeReading
+         * @description A reading to take with a simulated instrument: at a step of a job, which says what is read there and whether the machine
+         *     runs; or by itself.
+         */
+        TakeReading: {
+            /**
+             * Beside
+             * @description read at the step already, core units
+             * @default {}
+             */
+            beside?: Record<string, never>;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Held
+             * @description how it is held wrongly, if it is
+             * @default []
+             */
+            held?: string[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /** Instrument */
+            instrument: string;
+            /**
+             * Job Id
+             * @description the job it is taken at
+             * @default null
+             */
+            job_id?: string | null;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Reads
+             * @description what the step of the job reads: tension, gaps
+             * @default
+             */
+            reads?: string;
+            /**
+             * Running
+             * @description whether the machine runs
+             * @default false
+             */
+            running?: boolean;
+            /**
+             * Step
+             * @description the step of that job
+             * @default
+             */
+            step?: string;
+            /**
+             * Target
+             * @description what is read: belt 2, near, it
+             */
+            target: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
          * TemplateLine
          * @description A template that a drive can have a job by.
          */
@@ -10723,6 +11003,55 @@ export interface components {
             width: number | string;
         };
         /**
+         * ToldShown
+         * @description What a real instrument showed, told by its bridge.
+         */
+        ToldShown: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /** Instrument */
+            instrument: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Quantity
+             * @description kind of quantity: force, frequency, gap, speed, current, length, angle
+             */
+            quantity: string;
+            /** Resolution */
+            resolution: number;
+            /** Serial */
+            serial: string;
+            /**
+             * Unit
+             * @description as on the instrument: lbf, N, Hz, in, mm, rpm, A
+             */
+            unit: string;
+            /** Value */
+            value: number;
+            /**
+             * Warnings
+             * @default []
+             */
+            warnings?: string[];
+        };
+        /**
          * TurnIn
          * @description The adjusters so far: turns of each in all, and the tension of one belt that was read then.
          */
@@ -10737,6 +11066,75 @@ export interface components {
              * @description turns of each adjuster in all, from the first reading on; looser is less
              */
             turns: number | string;
+        };
+        /**
+         * TwinSave
+         * @description A simulated drive for a drive: by its seed, with some of its faults chosen.
+         */
+        TwinSave: {
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Load
+             * @description share of the duty's power
+             * @default null
+             */
+            load?: number | null;
+            /**
+             * Odd Belt
+             * @description a slack belt of the next set
+             * @default null
+             */
+            odd_belt?: number | null;
+            /**
+             * Offset
+             * @description mm, behind
+             * @default null
+             */
+            offset?: number | null;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /** Seed */
+            seed: number;
+            /**
+             * Tension
+             * @description mean tension over the middle of the run-in band
+             * @default null
+             */
+            tension?: number | null;
+            /**
+             * Toe
+             * @description degrees, nose away
+             * @default null
+             */
+            toe?: number | null;
+            /**
+             * Twist
+             * @description degrees, nose up
+             * @default null
+             */
+            twist?: number | null;
+        };
+        /**
+         * TwinView
+         * @description That a drive has a simulated drive behind it; what is true of it is not told.
+         */
+        TwinView: {
+            /** Drive Has One */
+            drive_has_one: boolean;
+            /** Taken */
+            taken: number;
         };
         /**
          * VBeltBasesOut
@@ -18632,6 +19030,170 @@ export interface operations {
             };
         };
     };
+    instruments_take_drives__uuid_ident__instruments_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeReading"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     jobs_open_job_drives__uuid_ident__jobs_post: {
         parameters: {
             query?: {
@@ -18798,6 +19360,39 @@ export interface operations {
             };
         };
     };
+    instruments_pluck_drives__uuid_ident__pluck_wav_get: {
+        parameters: {
+            query?: {
+                target?: string;
+            };
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "audio/wav": unknown;
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValidationErrorModel"][];
+                };
+            };
+        };
+    };
     jobs_templates_drives__uuid_ident__templates_get: {
         parameters: {
             query?: never;
@@ -18843,6 +19438,307 @@ export interface operations {
             };
             /** @description problem */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    instruments_twin_drives__uuid_ident__twin_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwinView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    instruments_make_twin_drives__uuid_ident__twin_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TwinSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TwinView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -19130,6 +20026,371 @@ export interface operations {
             };
             /** @description problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    instruments_instruments_instruments_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    instruments_shown_instruments_shown_get: {
+        parameters: {
+            query?: {
+                quantity?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    instruments_tell_instruments_shown_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldShown"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShownView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -105,6 +105,7 @@ export interface Problem {
 export type Job = Schemas['JobView']
 export type JobStep = Schemas['StepView']
 export type JobAsked = Schemas['AskedView']
+export type Shown = Schemas['ShownView']
 export type JobLine = Schemas['JobLine']
 export type DueLine = Schemas['DueLine']
 export type TemplateList = Schemas['TemplateList']

@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.frame import Frame
 from tuyere.core.alignment.corrections import ShimMove, SlideMove, SwingMove
 
 
 class MoveOut(Answer):
-    """One move: what it cures, the sentence, the figure in it, the equal move another way, and what else it does."""
+    """One move: what it cures, which pair of feet or which way, the sentence, the figure in it, the equal move another way, and
+    what else it does."""
 
     cures: str
+    way: Literal["outboard", "inboard", "away", "toward", "outward", "inward"]
     says: str
     figure: Figure
     shims: list[Figure]
@@ -45,6 +49,7 @@ def shim_move_out(move: ShimMove, frame: Frame) -> MoveOut:
     down = "down" if move.drop_mm > 0 else "up"
     return MoveOut(
         cures="twist",
+        way="outboard" if move.pair == "outboard" else "inboard",
         says=f"Put {shim.shown} under both {move.pair} feet.",
         figure=shim,
         shims=shims,
@@ -71,6 +76,7 @@ def swing_move_out(move: SwingMove, frame: Frame) -> MoveOut:
     inboard, outboard = f(move.inboard_mm, "gap"), f(move.outboard_mm, "gap")
     return MoveOut(
         cures="toe",
+        way="away" if move.away else "toward",
         says=f"Swing the outboard feet {back.shown} {way} the other machine, inboard feet held{by_bolt}.",
         figure=back,
         shims=[],
@@ -87,6 +93,7 @@ def offset_move_out(move: SlideMove, frame: Frame, *, after_shim: bool) -> MoveO
     way = "outward, to the free end of its shaft" if move.outward_mm > 0 else "inward, toward its machine"
     return MoveOut(
         cures="offset",
+        way="outward" if move.outward_mm > 0 else "inward",
         says=f"Slide the wheel or its machine {slide.shown.lstrip('-')} {way}.",
         figure=slide,
         shims=[],

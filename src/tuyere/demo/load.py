@@ -26,6 +26,8 @@ from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.machines.tables import Machine
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.shelf.book import keep_stock
+from tuyere.store.twins.book import make_twin
+from tuyere.store.twins.forms import TwinSave
 
 FOREMAN = Actor("N. Dray")
 NAMESPACE = uuid.UUID("6f1f6e0c-6a52-4f7c-9a53-2f7d1b8f5b10")
@@ -119,6 +121,9 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
                 )
                 for no, b in enumerate(d.builds):
                     save_build(session, Actor(b.by), ident, build_form(d, b, 0, _ident(m.tag, d.name, str(no))))
+                if d.builds:
+                    twin = _ident(m.tag, d.name, "twin")
+                    make_twin(session, FOREMAN, ident, TwinSave(id=twin, op_id=twin, seed=twin.int % 100_000))
             say(f"{m.tag} {m.name}")
         visits(session, _ident)
         keep_stock(session, FOREMAN, read_stock(SHELF).lines)

@@ -13,6 +13,7 @@ from tuyere.core.errors import InputError
 from tuyere.jobs.words import (
     ANY,
     NEVER_SKIPPED,
+    Does,
     Energy,
     JobKind,
     Loop,
@@ -49,6 +50,7 @@ class TemplateStep:
     limit: str = ""
     repeats: str = ""
     ask: str = ""
+    does: str = ""
     figures: tuple[str, ...] = ()
     when: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     source: str = "common practice, no source"
@@ -105,6 +107,8 @@ def _step(raw: Mapping[str, Any], at: str) -> TemplateStep:
     reads = raw.get("reads", "")
     if (kind == "read") != bool(reads) or reads and reads not in words(Reads):
         raise _bad(at, "a reading step says what it reads, no other does", reads, ", ".join(words(Reads)))
+    if raw.get("does", "") and raw["does"] not in words(Does):
+        raise _bad(at, "no step does that", raw["does"], ", ".join(words(Does)))
     when = {k: tuple(v) for k, v in raw.get("when", {}).items()}
     for name, allowed in when.items():
         if name not in WHEN:

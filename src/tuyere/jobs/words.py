@@ -58,6 +58,8 @@ Reads = Literal[
     "chain-hand",
     "chain-stretch",
 ]
+# What doing a step does to the drive, where a simulated one has to follow.
+Does = Literal["new-loop"]
 EventKind = Literal["done", "skipped", "noted", "read", "found", "signed", "moved", "reopened"]
 ANY = "any"
 NEVER_SKIPPED = ("isolate", "prove", "sign", "restore")

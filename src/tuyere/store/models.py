@@ -6,6 +6,7 @@ from tuyere.store.jobs.tables import Due, Isolation, Job, JobTemplate, Reading, 
 from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.operations import Operation
 from tuyere.store.shelf.tables import RatingItem, StockItem
+from tuyere.store.twins.tables import InstrumentShown, Twin
 
 __all__ = [
     "Build",
@@ -15,6 +16,7 @@ __all__ = [
     "Duty",
     "Element",
     "EnergySource",
+    "InstrumentShown",
     "Isolation",
     "Job",
     "JobTemplate",
@@ -29,4 +31,5 @@ __all__ = [
     "RatingItem",
     "StepEvent",
     "StockItem",
+    "Twin",
 ]

@@ -18,6 +18,7 @@ from tuyere.web.calc.api import api as calc_api
 from tuyere.web.drives.api import api as drives_api
 from tuyere.web.find.api import api as find_api
 from tuyere.web.handbook.api import api as handbook_api
+from tuyere.web.instruments.api import api as instruments_api
 from tuyere.web.jobs.api import api as jobs_api
 from tuyere.web.machines.api import api as machines_api
 from tuyere.web.plumbing import guard, problems
@@ -58,7 +59,17 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
     app.config["ENGINE"] = engine or engine_for(os.environ["TUYERE_DATABASE_URL"])
     guard.register(app)
     problems.register(app)
-    for api in (calc_api, machines_api, drives_api, jobs_api, handbook_api, find_api, stock_api, ratings_api):
+    for api in (
+        calc_api,
+        machines_api,
+        drives_api,
+        jobs_api,
+        instruments_api,
+        handbook_api,
+        find_api,
+        stock_api,
+        ratings_api,
+    ):
         app.register_api(api)
 
     @app.route("/openapi.json", methods=["GET"])

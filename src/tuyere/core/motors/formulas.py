@@ -1,7 +1,15 @@
-"""Speeds of induction motors."""
+"""Speeds and currents of induction motors."""
 
-from tuyere.core.sources import KINEMATICS
+from numpy import sqrt
+
+from tuyere.core.sources import KINEMATICS, Source
 from tuyere.core.steps import Num, formula
+
+TWO_CURRENTS = Source(
+    title="induction motor: the magnetising current is constant and square to the part that goes with the load",
+    origin="derived",
+    confidence="medium",
+)
 
 
 @formula("n_sync", KINEMATICS)
@@ -20,3 +28,9 @@ def motor_slip(n_sync: Num, n_full: Num) -> Num:
 def speed_at_frequency(n_sync: Num, n_lag: Num) -> Num:
     """At another frequency and the same torque the rotor lags by about the same speed."""
     return n_sync - n_lag
+
+
+@formula("I_mot", TWO_CURRENTS)
+def current_at_load(I_0: Num, I_fl: Num, x_load: Num) -> Num:
+    """Current of the motor at a share of its full load."""
+    return sqrt(I_0**2 + x_load**2 * (I_fl**2 - I_0**2))

@@ -16,12 +16,12 @@ from tuyere.core.errors import InputError
 from tuyere.jobs.job import Event, Job, advance
 from tuyere.jobs.situation import JobStep, Situation, Source, steps_for
 from tuyere.jobs.words import Mounting, TakeUp, words
-from tuyere.store.builds.book import on_the_machine
 from tuyere.store.builds.tables import Build
 from tuyere.store.jobs.forms import EventSave, JobOpen
 from tuyere.store.jobs.read import (
     Told,
     answered,
+    build_of,
     job_view,
     known_of,
     situation_kept,
@@ -36,6 +36,7 @@ from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.rows import below, one
+from tuyere.store.twins.book import follow
 
 # After a fit: title, reason, hours from now; common practice.
 AFTER_A_FIT = (
@@ -44,15 +45,6 @@ AFTER_A_FIT = (
     ("Check at 50 running hours", "50-hours", 24.0 * 7),
 )
 RUN_IN_TEMPLATE = "run-in-check"
-
-
-def _build_of(session: Session, drive_id: uuid.UUID) -> Build:
-    """The build a job is for: what stands on the machine, else the newest. Raises InputError where nothing is known of the drive."""
-    builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
-    found = on_the_machine(builds) or (builds[-1] if builds else None)
-    if found is None:
-        raise InputError("drive", None, "nothing is known of this drive yet", "say first what is there")
-    return found
 
 
 def _last_situation(session: Session, drive_id: uuid.UUID) -> Situation | None:
@@ -68,7 +60,7 @@ def _last_situation(session: Session, drive_id: uuid.UUID) -> Situation | None:
 def templates_for(session: Session, drive_id: uuid.UUID) -> TemplateList:
     """Templates that a drive can have a job by, and what was said of it last time. Raises NotThere, InputError."""
     one(session, Drive, drive_id)
-    loop = known_of(session, _build_of(session, drive_id), "us").loop
+    loop = known_of(session, build_of(session, drive_id), "us").loop
     last = _last_situation(session, drive_id)
     lines = [
         TemplateLine(key=t.key, title=t.title, kind=t.kind, minutes=t.minutes, asks=list(t.asks), own=own)
@@ -92,7 +84,7 @@ def open_job(session: Session, actor: Actor, drive_id: uuid.UUID, form: JobOpen,
     if found is None:
         raise InputError("template", form.template, "there is no such job", "one of the list for this drive")
     template, text, _ = found
-    build = _build_of(session, drive_id)
+    build = build_of(session, drive_id)
     known = known_of(session, build, units)
     sources = below(session, EnergySource, "machine_id", drive.machine_id)
     at = Situation(
@@ -296,6 +288,18 @@ def take_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSav
     if event.kind == "read":
         _keep_reading(session, of_after, kept, step, event)
     _keep_isolations(session, of_after, after)
+    if event.kind in ("done", "moved"):
+        known = known_of(session, session.get_one(Build, row.build_id), form.units)
+        said = answered(session, of, step, known).said if event.kind == "moved" and step.of.kind == "read" else None
+        turns = event.data.get("turns", 0.0)
+        follow(
+            session,
+            row.drive_id,
+            step,
+            kind=event.kind,
+            turns=float(turns) if isinstance(turns, int | float) else 0.0,
+            said=None if said is None else said.result,
+        )
     closed = row.state != "closed" and after.state == "closed"
     row.rev += 1
     row.state, row.closed_at, row.closed_by_name = after.state, after.closed_at, after.closed_by

@@ -16,12 +16,14 @@ from tuyere.calc.kinds import KINDS
 from tuyere.calc.registry import Units
 from tuyere.calc.shown import shown
 from tuyere.core.errors import InputError
+from tuyere.instruments.simulated import instrument_for
 from tuyere.jobs.answers import Said, answer_for
 from tuyere.jobs.facts import DriveKnown, figure_of
 from tuyere.jobs.job import Event, Job, Read, StepState, replayed
 from tuyere.jobs.reads import Asked, asked_at
 from tuyere.jobs.situation import JobStep, Situation, steps_for
 from tuyere.jobs.template import Template, template_of
+from tuyere.store.builds.book import on_the_machine
 from tuyere.store.builds.parts import read_parts
 from tuyere.store.builds.read import stored_duty
 from tuyere.store.builds.tables import Build
@@ -37,6 +39,8 @@ from tuyere.store.jobs.views import (
     StepView,
 )
 from tuyere.store.machines.tables import Drive, Machine
+from tuyere.store.plumbing.rows import below
+from tuyere.store.twins.tables import Twin
 
 _SITUATION = TypeAdapter(Situation)
 STYLES = {"length": "tape", "angle": "fine"}
@@ -87,6 +91,15 @@ def told(session: Session, row: JobRow) -> Told:
     )
 
 
+def build_of(session: Session, drive_id: uuid.UUID) -> Build:
+    """The build a job is for: what stands on the machine, else the newest. Raises InputError where nothing is known of the drive."""
+    builds = sorted(below(session, Build, "drive_id", drive_id), key=lambda b: b.no)
+    found = on_the_machine(builds) or (builds[-1] if builds else None)
+    if found is None:
+        raise InputError("drive", None, "nothing is known of this drive yet", "say first what is there")
+    return found
+
+
 def known_of(session: Session, build: Build, units: Units) -> DriveKnown:
     """A build's drive as jobs ask about it, for the duty it was settled for."""
     parts, family = read_parts(session, [build])[build.id], FAMILIES[build.family]
@@ -123,7 +136,10 @@ def _unit(kind: str, units: str) -> str:
     return "" if of is None else of.us_shown if units == "us" else of.si_shown
 
 
-def _asked_view(a: Asked, read: Read | None, before: Reading | None, units: str) -> AskedView:
+def _asked_view(
+    a: Asked, step: JobStep, *, read: Read | None, before: Reading | None, at: tuple[str, str]
+) -> AskedView:
+    units, tool = at
     value = read.value if read is not None else None
     return AskedView(
         target=a.target,
@@ -140,6 +156,7 @@ def _asked_view(a: Asked, read: Read | None, before: Reading | None, units: str)
         before="" if before is None else read_shown(before.quantity, before.value, before.words, units),
         before_typed="" if before is None else before.typed,
         before_at=None if before is None else before.at,
+        instruments=[instrument_for(step.of.reads, a.target, k, tool) for k in a.kinds],
     )
 
 
@@ -226,7 +243,16 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         limit=limit,
         asked=[]
         if got is None
-        else [_asked_view(a, state.readings.get(a.target), got.before.get(a.target), known.units) for a in got.asked],
+        else [
+            _asked_view(
+                a,
+                step,
+                read=state.readings.get(a.target),
+                before=got.before.get(a.target),
+                at=(known.units, of.template.tool),
+            )
+            for a in got.asked
+        ],
         said=None
         if said is None
         else SaidView(
@@ -241,6 +267,12 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         ),
         trouble="" if got is None or got.fault is None else got.fault.why,
     )
+
+
+def has_twin(session: Session, drive_id: uuid.UUID) -> bool:
+    """Whether a simulated drive stands behind a drive."""
+    wanted = select(Twin.id).where(Twin.drive_id == drive_id, col(Twin.archived_at).is_(None))
+    return session.exec(wanted).first() is not None
 
 
 def isolation_view(job: Job) -> IsolationView:
@@ -303,4 +335,5 @@ def job_view(session: Session, row: JobRow, units: Units = "us") -> JobView:
         steps=[_step_view(session, of, s, known) for s in of.job.steps],
         elevation=elevation_out(known.worked.elevation),
         events=len(of.job.events),
+        twin=has_twin(session, row.drive_id),
     )

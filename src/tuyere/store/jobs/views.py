@@ -34,6 +34,9 @@ class AskedView(Answer):
     before: str = Field(description="what was read at the last job, as shown")
     before_typed: str
     before_at: datetime | None
+    instruments: list[str] = Field(
+        description="what reads it in each of the kinds; empty where a person counts or looks"
+    )
 
 
 class SaidView(Answer):
@@ -120,6 +123,7 @@ class JobView(Answer):
     steps: list[StepView]
     elevation: ElevationOut | None
     events: int
+    twin: bool = Field(description="a simulated drive stands behind this one, and simulated instruments read it")
 
 
 class JobLine(Answer):

@@ -11,6 +11,7 @@ import GapsPicture from './GapsPicture.vue'
 import MovesPicture from '@/line/MovesPicture.vue'
 import PluckEar from './PluckEar.vue'
 import TensionPicture from './TensionPicture.vue'
+import { useInstrument } from '../composables/instrument'
 import type { Happened } from '../composables/job'
 import type { Line } from '@/line/moves'
 import { nextAsked } from '../logic/screens'
@@ -21,6 +22,7 @@ const props = defineProps<{
   status: JobStep['status']
   waits: (target: string) => string
   tool: string
+  place: { drive: string; job: string; twin: boolean }
   busy: boolean
   problem: Problem | null
   happened: (event: Happened) => Promise<boolean>
@@ -57,6 +59,49 @@ const result = computed(() => (at.value ? null : props.step.said))
 const turns = computed(() => props.step.said?.next_turns ?? 0)
 
 const origin = ref('hand')
+const instrument = ref<Record<string, unknown>>({})
+const by = useInstrument(() => {
+  const a = asked.value
+  if (!a) return null
+  const k = a.kinds.indexOf(kind.value)
+  return {
+    ...props.place,
+    step: props.step.key,
+    target: a.target,
+    kind: kind.value,
+    instrument: a.instruments[k] ?? '',
+  }
+})
+const canTake = computed(() => {
+  const a = asked.value
+  const key = a?.instruments[a.kinds.indexOf(kind.value)] ?? ''
+  return props.place.twin ? Boolean(key) : Boolean(by.lately.value)
+})
+/** What an instrument shows stands on the pad; a person sets it. */
+async function take() {
+  const got = await by.take()
+  if (!got) return
+  typed.value = got.unit === unitWord.value ? String(got.value) : got.typed
+  origin.value = 'instrument'
+  instrument.value = {
+    kind: got.instrument,
+    label: got.label,
+    serial: got.serial,
+    resolution: got.resolution,
+    simulated: got.simulated,
+    warnings: got.warnings,
+    showed: got.typed,
+  }
+}
+// Who changes the number has not taken it from an instrument.
+watch(typed, (now) => {
+  const showed = String(instrument.value.showed ?? '')
+  if (origin.value === 'instrument' && now && !showed.startsWith(now)) forget()
+})
+function forget() {
+  origin.value = 'hand'
+  instrument.value = {}
+}
 /** A note that was heard stands on the pad; a person sets it. */
 function hears(hz: string) {
   typed.value = hz
@@ -64,7 +109,7 @@ function hears(hz: string) {
 }
 function ask(target: string) {
   at.value = target
-  origin.value = 'hand'
+  forget()
   typed.value = ''
 }
 async function set() {
@@ -78,6 +123,7 @@ async function set() {
     quantity: kind.value,
     typed: typed.value,
     origin: origin.value,
+    instrument: instrument.value,
     corrects: of.event ?? undefined,
     reason: reason.value,
   })
@@ -120,6 +166,17 @@ watch(
       </div>
       <p v-if="!read.length" class="dim small">{{ say(step.words) }}</p>
       <p v-if="step.caution" class="care">▲ {{ say(step.caution) }}</p>
+      <div v-if="canTake" class="by">
+        <button type="button" class="key" :disabled="by.taking.value || busy" @click="take">Take reading</button>
+        <span v-if="origin === 'instrument'" class="dim small"
+          >{{ instrument.label }} {{ instrument.serial }}{{ instrument.simulated ? ', simulated' : '' }}</span
+        >
+        <span v-else-if="by.lately.value" class="dim small"
+          >{{ by.lately.value.label }} {{ by.lately.value.serial }} shows {{ by.lately.value.typed }}</span
+        >
+        <span v-else-if="by.problem.value" class="field-fault" role="alert">{{ by.problem.value.detail }}</span>
+        <span v-else class="dim small">from the simulated machine</span>
+      </div>
       <p v-if="step.reads === 'gaps' && kind === 'gap' && !read.length" class="dim small">
         Behind the line is plus, in front of it minus. Touches: 0.
       </p>
@@ -259,6 +316,15 @@ watch(
 }
 .small {
   font-size: 15px;
+}
+.by {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.by .key {
+  min-height: 48px;
+  flex: none;
 }
 .care {
   color: var(--warm);

@@ -19,6 +19,7 @@ export interface Happened {
   corrects?: string | null
   conditions?: Record<string, unknown>
   origin?: string
+  instrument?: Record<string, unknown>
 }
 
 /** A job on this device: as the server tells it, with what waits here to be sent. */

@@ -124,6 +124,7 @@ const safety = computed(() => {
           :status="status(step)"
           :waits="(target: string) => waits(step?.key ?? '', target)"
           :tool="job.tool"
+          :place="{ drive: job.drive_id, job: job.id, twin: job.twin }"
           :busy="busy"
           :problem="problem"
           :happened="happened"

@@ -1,0 +1,1 @@
+"""What readings are taken with: one interface for every instrument, and simulated stand-ins in front of a simulated drive."""

@@ -1,0 +1,1 @@
+"""Simulated drives behind the machines, and what real instruments showed."""

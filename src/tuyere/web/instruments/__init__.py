@@ -1,0 +1,1 @@
+"""Instruments over HTTP."""
