@@ -4,8 +4,11 @@ from __future__ import annotations
 
 import sys
 from pathlib import Path
+from urllib.request import urlopen
 
+from PIL import Image
 from playwright.sync_api import Page, sync_playwright
+from pypdfium2 import PdfDocument
 
 OUT = Path(__file__).parents[1] / "docs" / "screenshots"
 ARGS = ["--headless", "--no-sandbox", "--disable-gpu", "--disable-background-networking"]
@@ -44,20 +47,12 @@ def main() -> None:
         drive(page, "Flax puller", "Pulling-belt drive")
         shoot(page, "drive-dark")
         page = opened()
-        drive(page, "Breaker line", "Roller gearbox input")
-        for stage in ("Duty",):
-            page.get_by_role("tab", name=stage).click()
-            shoot(page, stage.lower())
         page.goto(address + DUTY)
         page.locator(".option").first.wait_for()
         page.locator(".family").first.scroll_into_view_if_needed()
         shoot(page, "choose")
         page.locator(".beside").scroll_into_view_if_needed()
         shoot(page, "side-by-side")
-        page.get_by_role("button", name="Every V-belt drive").click()
-        page.locator(".trade .bubble").first.wait_for()
-        page.locator(".trade").evaluate("e => e.scrollIntoView()")
-        shoot(page, "trade-off")
         page = opened(390, 844)
         page.goto(address + "/what-belt")
         page.get_by_role("radio", name="I have the belt and a tape").click()
@@ -117,7 +112,28 @@ def main() -> None:
         page.goto(address + "/jobs")
         page.locator(".line").first.wait_for()
         shoot(page, "jobs")
+        page.get_by_role("link", name="Scutching turbine 2").first.click()
+        page.locator(".views").wait_for()
+        shoot(page, "line")
+        job = page.url.rsplit("/", 1)[1]
+        drive_at = page.locator(".back").get_attribute("href") or ""
+        paper(address, f"/api/jobs/{job}/card.pdf?blank=false", f"/api{drive_at}/tag.pdf")
         browser.close()
+
+
+def paper(address: str, card: str, tag: str) -> None:
+    """A job's first page and a tag beside it, as they come out of a printer."""
+    sheets = []
+    for path, dots in ((card, 100), (tag, 160)):
+        with urlopen(address + path) as got:
+            sheets.append(PdfDocument(got.read())[0].render(scale=dots / 72).to_pil())
+    wide, high = sum(s.width for s in sheets) + 90, sheets[0].height + 60
+    ground = Image.new("RGB", (wide, high), "#D9DFE2")
+    left = 30
+    for s in sheets:
+        ground.paste(s, (left, 30))
+        left += s.width + 30
+    ground.save(OUT / "paper.png")
 
 
 if __name__ == "__main__":

@@ -8,9 +8,9 @@ import pytest
 from pydantic import ValidationError
 
 from tests.calc.test_calculations import changed, run
+from tuyere.calc.ends import Start
 from tuyere.calc.entries.alignment import LoopKind, Tool
 from tuyere.calc.entries.alignment_limits import RunOutAt
-from tuyere.calc.entries.tension_target import Start
 from tuyere.calc.refusals import problems_of
 from tuyere.calc.registry import CALCULATIONS
 from tuyere.core.alignment.limits import kinds, run_out_kinds
@@ -82,7 +82,7 @@ CHAIN = {"calc": "chain-drive", "input": CALCULATIONS["chain-drive"].example["in
         ("tension-reading", "readings", [{"method": "pull", "pull": "20 lbf"}], "input.readings.0.pull"),
         ("tension-reading", "readings", [{"force": "4", "deflection": "30 in"}], "input.readings.0.deflection"),
         ("tension-adjust", "done", [], "input.done"),
-        ("tension-adjust", "settled", [{"hours": 1, "tension": "50 lbf"}], "input.settled"),
+        ("tension-settling", "readings", [{"hours": 1, "tension": "50 lbf"}], "input.readings"),
     ],
 )
 def test_what_cannot_be_is_refused_beside_its_field(name: str, path: str, value: Any, field: str) -> None:
@@ -202,5 +202,6 @@ def test_the_next_move_and_how_it_settles() -> None:
     stuck = asked("tension-adjust", "done", [{"turns": 0, "tension": "31 lbf"}, {"turns": 2, "tension": "32 lbf"}])
     assert "hardly moves" in run("tension-adjust", stuck)["result"]["says"]
     settled = [{"hours": h, "tension": f"{t} lbf"} for h, t in ((0.5, 75), (24, 62), (60, 58))]
-    told = run("tension-adjust", asked("tension-adjust", "settled", settled))["result"]
-    assert told["settles_at"]["tension"]["value"] < 58 * 4.45 and "running hours" in told["settling"]
+    told = run("tension-settling", {"units": "us", "input": {"readings": settled, "least": "60 lbf"}})["result"]
+    assert told["predicted"]["value"] < 58 * 4.45 and "running hours" in told["says"]
+    assert "set it again" in told["says"]

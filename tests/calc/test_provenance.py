@@ -67,6 +67,7 @@ STEPLESS = {
     ),
     "how sure a reading is, beside the reading": (
         r"alignment result\.faults.*error",
+        r"tension-settling result\.error",
         r"tension-reading result\.belts.*error",
     ),
     "shims as they lie in the box, turns to the eighth, a difference of two readings": (

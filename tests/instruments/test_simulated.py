@@ -41,8 +41,10 @@ def known(calc: str, units: Units) -> DriveKnown:
         worked = family.method.work(family.case(given, frame))
         duty = family.duty_of(given, worked)
         stored = StoredDuty(power_kw=duty.power.value, driver_rpm=duty.driver_speed.value)
-        kept = family.given(stored, family.parts(given, worked, frame))
-    return DriveKnown(calc=calc, input=dict(dumped(kept)), units=units)
+        parts = family.parts(given, worked, frame)
+        kept = family.given(stored, parts)
+    what = family.what(parts.loop.designation, parts.loop.strands)
+    return DriveKnown(calc=calc, input=dict(dumped(kept)), units=units, what=what)
 
 
 V, CHAIN, SYNC = known("v-belt-drive", "us"), known("chain-drive", "si"), known("sync-drive", "si")

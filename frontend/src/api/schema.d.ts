@@ -984,6 +984,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/tension-settling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fall of a tension
+         * @description A new belt relaxes with the logarithm of its hours: from three readings or more, where it will stand.
+         */
+        post: operations["calc_calc_tension_settling_calc_tension_settling_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/tension-target": {
         parameters: {
             query?: never;
@@ -1204,6 +1224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/ends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Start, shafts, maker's number
+         * @description Keep what both ends of the tension are worked from.
+         */
+        put: operations["drives_save_ends_drives__uuid_ident__ends_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/instruments": {
         parameters: {
             query?: never;
@@ -1264,6 +1304,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/tag.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A drive's tag
+         * @description The tag that stays on the machine, true to size.
+         */
+        get: operations["jobs_tag_drives__uuid_ident__tag__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/templates": {
         parameters: {
             query?: never;
@@ -1276,6 +1336,26 @@ export interface paths {
          * @description Templates for a drive, and what was said of it at its last job.
          */
         get: operations["jobs_templates_drives__uuid_ident__templates_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drives/{ident}/tensions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tensions since the last fit
+         * @description How the tension of a drive has fallen since its loop was fitted.
+         */
+        get: operations["jobs_tensions_drives__uuid_ident__tensions_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1464,6 +1544,26 @@ export interface paths {
          * @description A job with its steps and what its readings say.
          */
         get: operations["jobs_job_jobs__uuid_ident__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{ident}/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A job on paper
+         * @description A job as a card of one or two pages.
+         */
+        get: operations["jobs_card_jobs__uuid_ident__card_pdf_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2083,6 +2183,22 @@ export interface components {
              * @description what was read in this round, as shown; empty where nothing was
              */
             value: string;
+        };
+        /**
+         * AtHoursIn
+         * @description A reading so many running hours after the fit.
+         */
+        AtHoursIn: {
+            /**
+             * Hours
+             * @description running hours since it was fitted
+             */
+            hours: number | string;
+            /**
+             * Tension
+             * @description tension of one belt, mean of the set
+             */
+            tension: number | string;
         };
         /**
          * AtSpeedOut
@@ -4849,6 +4965,7 @@ export interface components {
             /** Builds */
             builds: components["schemas"]["BuildView"][];
             duty: components["schemas"]["DutyView"] | null;
+            ends: components["schemas"]["EndsView"];
             /**
              * Id
              * Format: uuid
@@ -5104,6 +5221,84 @@ export interface components {
             wheels: components["schemas"]["WheelOut"][];
             /** Width */
             width: number;
+        };
+        /**
+         * EndsIn
+         * @description What both ends of a tension are worked from besides the drive itself; every part left out is a figure less.
+         */
+        EndsIn: {
+            /**
+             * @description the driven shaft
+             * @default null
+             */
+            driven_shaft?: components["schemas"]["ShaftAskedIn"] | null;
+            /**
+             * @description the driver's shaft
+             * @default null
+             */
+            driver_shaft?: components["schemas"]["ShaftAskedIn"] | null;
+            /**
+             * @description the machine maker's number
+             * @default null
+             */
+            maker?: components["schemas"]["MakerIn"] | null;
+            /**
+             * Motor Power
+             * @description power on the motor's plate; the duty's is taken
+             * @default null
+             */
+            motor_power?: (number | string) | null;
+            /**
+             * Start
+             * @description how it is started
+             * @default null
+             */
+            start?: ("across-the-line" | "across-the-line-high-torque" | "star-delta" | "soft-start" | "variable-speed" | "single-phase" | "engine-clutch") | null;
+        };
+        /**
+         * EndsSave
+         * @description What is known of start, shafts and the maker's number; ``rev`` is the version it was read at, 0 where there was none.
+         */
+        EndsSave: {
+            asked: components["schemas"]["EndsIn"];
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Rev
+             * @default 0
+             */
+            rev?: number;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
+         * EndsView
+         * @description What is known of start, shafts and the maker's number, as typed with its units.
+         */
+        EndsView: {
+            /** Given */
+            given: {
+                [key: string]: unknown;
+            };
+            /** Rev */
+            rev: number;
         };
         /**
          * EnergyIn
@@ -6434,6 +6629,13 @@ export interface components {
              */
             op_id?: string;
             /**
+             * Recheck
+             * @description when a new loop is looked at again: after 24 hours, at 50 running hours, or both
+             * @default all
+             * @enum {string}
+             */
+            recheck?: "24-hours" | "50-hours" | "all";
+            /**
              * Take Up
              * @description how the loop is tensioned; left open, every step shows
              * @default null
@@ -7403,6 +7605,7 @@ export interface components {
         MoveOut: {
             /** Besides */
             besides: string[];
+            centre: components["schemas"]["Figure"] | null;
             /** Cures */
             cures: string;
             figure: components["schemas"]["Figure"];
@@ -7774,6 +7977,41 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * PrimitiveOut
+         * @description A line (two points), an outline (three or more), a circle or an arc (its middle), or words (where they stand).
+         */
+        PrimitiveOut: {
+            /** Align */
+            align: string;
+            /** Bold */
+            bold: boolean;
+            /** Face */
+            face: string;
+            /** Fill */
+            fill: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "line" | "circle" | "arc" | "shape" | "text";
+            /** Layer */
+            layer: string;
+            /** Pen */
+            pen: string;
+            /** Points */
+            points: number[][];
+            /** R */
+            r: number;
+            /** Size */
+            size: number;
+            /** Start Deg */
+            start_deg: number;
+            /** Sweep Deg */
+            sweep_deg: number;
+            /** Text */
+            text: string;
         };
         /**
          * RangeIn
@@ -8318,6 +8556,13 @@ export interface components {
          * @description What the readings of a step say.
          */
         SaidView: {
+            /**
+             * Before
+             * @description what the first round of the readings said, once there is another
+             */
+            before: {
+                [key: string]: components["schemas"]["JsonValue"];
+            } | null;
             /** Calc */
             calc: string;
             /**
@@ -8329,6 +8574,12 @@ export interface components {
             next_turns: number | null;
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Pictures
+             * @description what the readings say, drawn; before dashed, now drawn through
+             * @default []
+             */
+            pictures?: components["schemas"]["SceneOut"][];
             /** Result */
             result: {
                 [key: string]: components["schemas"]["JsonValue"];
@@ -8342,6 +8593,23 @@ export interface components {
             verdict: "fine" | "watch" | "act";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SceneOut
+         * @description A drawing: its size in mm, what it shows in words, and its primitives from the bottom up.
+         */
+        SceneOut: {
+            /** Height */
+            height: number;
+            /**
+             * Items
+             * @description later ones lie on top
+             */
+            items: components["schemas"]["PrimitiveOut"][];
+            /** Title */
+            title: string;
+            /** Width */
+            width: number;
         };
         /**
          * SchoolOut
@@ -8577,20 +8845,41 @@ export interface components {
             title: string;
         };
         /**
-         * SettledIn
-         * @description A reading later on: running hours since the belts were new, and the tension of one belt.
+         * SettlingIn
+         * @description Readings since a loop was fitted, and when it is asked for.
          */
-        SettledIn: {
+        SettlingIn: {
             /**
-             * Hours
-             * @description running hours since they were fitted
+             * At Hours
+             * @description running hours at which it is wanted; ten times the last, 500 h at least, where left out
+             * @default null
              */
-            hours: number | string;
+            at_hours?: (number | string) | null;
             /**
-             * Tension
-             * @description tension of one belt, the mean of the set
+             * Least
+             * @description tension of one belt under which it is set again
+             * @default null
              */
-            tension: number | string;
+            least?: (number | string) | null;
+            /**
+             * Readings
+             * @description in their order
+             */
+            readings: components["schemas"]["AtHoursIn"][];
+        };
+        /**
+         * SettlingOut
+         * @description Where it will stand, how it falls, and whether it has settled.
+         */
+        SettlingOut: {
+            at_one_hour: components["schemas"]["Figure"];
+            error: components["schemas"]["Figure"];
+            per_decade: components["schemas"]["Figure"];
+            predicted: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            /** Steady */
+            steady: boolean;
         };
         /**
          * ShaftAskedIn
@@ -10440,12 +10729,6 @@ export interface components {
              */
             pitch?: (number | string) | null;
             /**
-             * Settled
-             * @description readings over the hours, to see how it settles
-             * @default []
-             */
-            settled?: components["schemas"]["SettledIn"][];
-            /**
              * State
              * @description new belts, or belts that have run in
              * @default new
@@ -10455,7 +10738,7 @@ export interface components {
         };
         /**
          * TensionAdjustOut
-         * @description What to turn next, what that will do, and how it will settle.
+         * @description What to turn next, and what that will do.
          */
         TensionAdjustOut: {
             each_turn: components["schemas"]["Figure"] | null;
@@ -10464,9 +10747,6 @@ export interface components {
             says: string;
             /** Seen On This Drive */
             seen_on_this_drive: boolean;
-            settles_at: components["schemas"]["OnScale"] | null;
-            /** Settling */
-            settling: string;
             /** Trouble */
             trouble: string;
             turns: components["schemas"]["Figure"];
@@ -10532,6 +10812,23 @@ export interface components {
              * @enum {string}
              */
             units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * TensionFall
+         * @description Readings since the last fit, the oldest first; what they say together from three on; drawn.
+         */
+        TensionFall: {
+            /** Fitted At */
+            fitted_at: string | null;
+            /** Hours A Day */
+            hours_a_day: number;
+            picture: components["schemas"]["SceneOut"] | null;
+            /** Readings */
+            readings: components["schemas"]["TensionThen"][];
+            /** Says */
+            says: string;
             /** Working */
             working: components["schemas"]["WorkingStep"][];
         };
@@ -10771,6 +11068,70 @@ export interface components {
             /** Working */
             working: components["schemas"]["WorkingStep"][];
         };
+        /** TensionSettlingRequest */
+        TensionSettlingRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["SettlingIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TensionSettlingResponse */
+        TensionSettlingResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["SettlingOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * TensionTargetIn
          * @description A drive, and what is known of its start, shafts and maker's number.
@@ -10899,6 +11260,31 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * TensionThen
+         * @description The mean of a set at one visit.
+         */
+        TensionThen: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /**
+             * Hours
+             * @description running hours since the loop was fitted
+             */
+            hours: number;
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            on_gauge: components["schemas"]["Figure"];
+            tension: components["schemas"]["Figure"];
         };
         /**
          * ThisChainIn
@@ -17722,6 +18108,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_tension_settling_calc_tension_settling_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TensionSettlingRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TensionSettlingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_tension_target_calc_tension_target_post: {
         parameters: {
             query?: never;
@@ -19030,6 +19532,170 @@ export interface operations {
             };
         };
     };
+    drives_save_ends_drives__uuid_ident__ends_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EndsSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     instruments_take_drives__uuid_ident__instruments_post: {
         parameters: {
             query?: never;
@@ -19393,6 +20059,41 @@ export interface operations {
             };
         };
     };
+    jobs_tag_drives__uuid_ident__tag__kind__get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+                size?: "100x50" | "4x2in" | "round60";
+            };
+            header?: never;
+            path: {
+                ident: string;
+                kind: "svg" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValidationErrorModel"][];
+                };
+            };
+        };
+    };
     jobs_templates_drives__uuid_ident__templates_get: {
         parameters: {
             query?: never;
@@ -19411,6 +20112,145 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TemplateList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    jobs_tensions_drives__uuid_ident__tensions_get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+            };
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TensionFall"];
                 };
             };
             /** @description problem */
@@ -20733,6 +21573,44 @@ export interface operations {
                         type: string;
                         yours?: unknown;
                     };
+                };
+            };
+        };
+    };
+    jobs_card_jobs__uuid_ident__card_pdf_get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+                paper?: "letter" | "a4";
+                /** @description local time less UTC */
+                minutes?: number;
+                /** @description with blanks to take along; else as it was done */
+                blank?: boolean;
+            };
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ValidationErrorModel"][];
                 };
             };
         };

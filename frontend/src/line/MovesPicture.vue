@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import type { Line } from './moves'
 
 // What to move: the machine from the side for shims, from above for a swing, the fault drawn larger by a stated factor.
-const props = defineProps<Line>()
+// Where the faults stand beside it already, only the moves are told.
+const props = defineProps<Line & { movesOnly?: boolean }>()
 const DRAWN_DEG = 9
 const first = computed(() => props.moves[0])
 const fault = computed(() => props.faults.find((f) => f.name.toLowerCase() === first.value?.cures))
@@ -15,13 +16,13 @@ const times = computed(() => {
 })
 // On the screen a turn to the right is plus: a nose that points up lies left of its feet, one that points away below them.
 const turned = computed(() => Math.sign(fault.value?.found.value ?? 1) * DRAWN_DEG)
-const outboard = computed(() => first.value?.says.includes('outboard') ?? false)
-const away = computed(() => first.value?.says.includes('away') ?? false)
+const outboard = computed(() => first.value?.way === 'outboard')
+const away = computed(() => first.value?.way === 'away')
 </script>
 
 <template>
   <div class="moves">
-    <ol class="three">
+    <ol v-if="!movesOnly" class="three">
       <li v-for="(f, n) in faults" :key="f.name" :class="{ now: first?.cures === f.name.toLowerCase() }">
         <span class="mark" :class="{ hot: !f.within }" aria-hidden="true">{{ f.within ? '●' : '■' }}</span>
         <strong>{{ n + 1 }} {{ f.name }}</strong>
@@ -101,10 +102,7 @@ const away = computed(() => first.value?.says.includes('away') ?? false)
           <rect x="260" y="16" width="8" height="28" />
         </g>
         <line x1="20" y1="77" x2="346" y2="77" class="thin" />
-        <path
-          :d="first.says.includes('outward') ? 'M265 60v18m-5-8l5 8 5-8' : 'M265 40v-20m-5 8l5-8 5 8'"
-          class="arrow"
-        />
+        <path :d="first.way === 'outward' ? 'M265 60v18m-5-8l5 8 5-8' : 'M265 40v-20m-5 8l5-8 5 8'" class="arrow" />
         <text x="276" y="100" class="big">{{ first.figure.shown }}</text>
       </svg>
       <ul>

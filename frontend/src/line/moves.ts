@@ -3,6 +3,7 @@ import type { Figure } from '@/api/types'
 /** One move of the machine as the alignment tells it. */
 export interface Move {
   cures: string
+  way: string
   says: string
   figure: Figure
   shims: Figure[]

@@ -19,6 +19,7 @@ class MoveOut(Answer):
     figure: Figure
     shims: list[Figure]
     turns: Figure | None
+    centre: Figure | None
     other_way: str
     besides: list[str]
 
@@ -54,6 +55,7 @@ def shim_move_out(move: ShimMove, frame: Frame) -> MoveOut:
         figure=shim,
         shims=shims,
         turns=None,
+        centre=None,
         other_way=f"Or take {shim.shown} out from under both {move.other_pair} feet, if there are shims: "
         f"the wheel then goes {down} by {other.shown.lstrip('-')}. Never shim both pairs.",
         besides=[
@@ -81,6 +83,7 @@ def swing_move_out(move: SwingMove, frame: Frame) -> MoveOut:
         figure=back,
         shims=[],
         turns=turns,
+        centre=centre,
         other_way=f"Or swing it about the wheel, which keeps the tension: inboard feet {inboard.shown.lstrip('-')}, "
         f"outboard feet {outboard.shown.lstrip('-')}, both {way} the other machine.",
         besides=[f"The wheels come {centre.shown.lstrip('-')} {nearer}."],
@@ -98,6 +101,7 @@ def offset_move_out(move: SlideMove, frame: Frame, *, after_shim: bool) -> MoveO
         figure=slide,
         shims=[],
         turns=None,
+        centre=None,
         other_way="Or slide the other wheel the other way.",
         besides=["What the shims do along the shaft is counted in."] if after_shim else [],
     )

@@ -8,6 +8,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from tuyere.calc.units import unit_factor
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Kind:
@@ -51,3 +53,13 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K(name="current", core="A", us="A", si="A", us_shown="A", si_shown="A", lowest=0, highest=1e5, plausible=(0.1, 5000), dimension="current", example="21 A"),
     _K(name="frequency", core="Hz", us="Hz", si="Hz", us_shown="Hz", si_shown="Hz", lowest=1e-2, highest=1e5, plausible=(1, 1000), dimension="frequency", example="42 Hz"),
 )}
+
+
+def factor(kind_name: str, units: str) -> float:
+    """What one of a kind's core unit is in the unit that a system shows.
+
+    >>> round(factor("length", "us"), 6)
+    0.03937
+    """
+    kind = KINDS[kind_name]
+    return unit_factor(kind.core, kind.us if units == "us" else kind.si) or 1.0

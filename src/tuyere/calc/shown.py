@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from math import floor, gcd, log10
 
-from tuyere.calc.kinds import KINDS
-from tuyere.calc.units import unit_factor
+from tuyere.calc.kinds import KINDS, factor
 
 # For each kind: styles are chosen by the caller; "" is the kind's usual one.
 TAPE = 32
@@ -48,7 +47,7 @@ def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[s
 def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, str]:
     kind = KINDS[kind_name]
     us = units == "us"
-    x = value * (unit_factor(kind.core, kind.us if us else kind.si) or 1.0)
+    x = value * factor(kind_name, units)
     unit = kind.us_shown if us else kind.si_shown
     if style == "about":
         return _grouped(round(x, 1 - floor(log10(abs(x)))) if x else 0.0, _digits(x, 2), units), unit

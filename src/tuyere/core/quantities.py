@@ -406,6 +406,10 @@ QUANTITIES: dict[str, Quantity] = {
     "n_hand": _(r"n_\mathrm{hand}", "1", "links, hand-tight"),
     "one_in": _("k", "1", "one link is taken off in so many"),
     "n_off": _(r"n_\mathrm{off}", "1", "links to take off"),
+    "T_1h": _(r"T_{1\mathrm{h}}", "N", "tension one running hour after the fit"),
+    "dT_10": _(r"\Delta T_{10}", "N", "tension lost with every ten times the hours"),
+    "h_run": _(r"h", "h", "running hours since the fit"),
+    "T_h": _(r"T_h", "N", "tension after so many running hours"),
     # a drive as it runs
     "u_g": _(r"u_\mathrm{g}", "1", "share of its grip that a loop uses"),
     "s_el": _(r"s_\mathrm{el}", "%", "creep of a loop that uses all of its grip"),

@@ -9,7 +9,7 @@ from datetime import timedelta
 
 from sqlmodel import Session
 
-from tuyere.store.jobs.book import open_job, take_event
+from tuyere.store.jobs.book import list_dues, open_job, take_event
 from tuyere.store.jobs.forms import EventSave, JobOpen
 from tuyere.store.jobs.views import JobView
 from tuyere.store.plumbing.actor import Actor
@@ -20,7 +20,9 @@ PLAIN = {"sign": "signed", "decide": "found"}
 
 @dataclass(frozen=True, kw_only=True)
 class Visit:
-    """A job at a drive: who, how long ago, what was read by step and target, and the step it was left at (empty: closed)."""
+    """A job at a drive: who, how long ago, what was read by step and target, the step it was left at (empty: closed), and
+    how the title begins of what was due.
+    """
 
     tag: str
     drive: str
@@ -31,6 +33,7 @@ class Visit:
     mounting: str
     readings: dict[str, tuple[tuple[str, str, str], ...]] = field(default_factory=dict)
     left_at: str = ""
+    due: str = ""
 
 
 VISITS = (
@@ -51,6 +54,53 @@ VISITS = (
             ),
             "speed-read": (("it", "speed", "760"),),
         },
+    ),
+    *(
+        Visit(
+            tag="SC-1",
+            drive="Main drive",
+            template=template,
+            by=by,
+            hours_ago=ago,
+            take_up="slide-base",
+            mounting="taper-flanged",
+            readings={"tension-read": tuple((f"belt {n + 1}", "force", f) for n, f in enumerate(forces))},
+            due=due,
+        )
+        for template, by, ago, forces, due in (
+            ("fit-v-taper", "N. Dray", 24.0 * 61, ("14.1", "13.7"), ""),
+            ("run-in-check", "N. Dray", 24.0 * 61 - 3, ("13.4", "13.2"), "Look at it"),
+            ("run-in-check", "N. Dray", 24.0 * 60 - 4, ("12.8", "12.5"), "Set it again"),
+            ("run-in-check", "A. Reed", 24.0 * 54, ("12.4", "12.1"), "Check at 50"),
+            ("retension-v", "N. Dray", 24.0 * 20, ("12.1", "11.8"), ""),
+        )
+    ),
+    Visit(
+        tag="SC-2",
+        drive="Main drive",
+        template="align-straightedge",
+        by="T. Sedge",
+        hours_ago=2.0,
+        take_up="slide-base",
+        mounting="taper-flanged",
+        readings={
+            "rims-measured": (("stays", "gap", "0.312"), ("moves", "gap", "0.281")),
+            "line-read": (
+                ("near", "gap", "0.016"),
+                ("far", "gap", "0.078"),
+                ("top", "gap", "0.090"),
+                ("bottom", "gap", "0.008"),
+                ("inboard", "length", "5 1/2"),
+                ("spacing", "length", "10"),
+                ("height", "length", "6 1/4"),
+                ("", "moved", ""),
+                ("near", "gap", "-0.019"),
+                ("far", "gap", "-0.029"),
+                ("top", "gap", "-0.021"),
+                ("bottom", "gap", "-0.027"),
+            ),
+        },
+        left_at="line-read",
     ),
     Visit(
         tag="VP-3",
@@ -82,14 +132,18 @@ def visit(session: Session, of: Visit, drive: uuid.UUID) -> None:
             "take_up": of.take_up,
             "mounting": of.mounting,
             "answers": {},
+            "due_id": next(
+                (d.id for d in list_dues(session, drive).dues if of.due and d.title.startswith(of.due)), None
+            ),
         }
     )
     job = open_job(session, actor, drive, form)
     for step in job.steps:
         hours -= 0.03
         for target, quantity, typed in of.readings.get(step.key, ()):
+            what = {"kind": "read", "target": target, "quantity": quantity, "typed": typed}
             job = _say(
-                session, job, actor, hours, step=step.key, kind="read", target=target, quantity=quantity, typed=typed
+                session, job, actor, hours, step=step.key, **({"kind": "moved"} if quantity == "moved" else what)
             )
         if step.key == of.left_at:
             return

@@ -9,9 +9,8 @@ from math import cos, degrees, radians
 
 import numpy as np
 
-from tuyere.calc.kinds import KINDS
+from tuyere.calc.kinds import KINDS, factor
 from tuyere.calc.registry import Units
-from tuyere.calc.units import unit_factor
 from tuyere.core.alignment.pose import across
 from tuyere.core.errors import InputError
 from tuyere.core.steps import quiet
@@ -264,8 +263,7 @@ def _in_unit(value: float, kind: Kind, units: Units) -> tuple[float, str, float]
     if kind.quantity == "temperature":
         return (value * 9 / 5 + 32, "°F", step) if units == "us" else (value, "°C", step)
     of = KINDS[kind.quantity]
-    factor = unit_factor(of.core, of.us if units == "us" else of.si) or 1.0
-    return value * factor, of.us_shown if units == "us" else of.si_shown, step
+    return value * factor(kind.quantity, units), of.us_shown if units == "us" else of.si_shown, step
 
 
 def take(twin: Twin, known: DriveKnown, ask: Ask, *, luck: Luck, serial: str, at: datetime) -> Shown:

@@ -11,9 +11,13 @@ from pydantic import ValidationError
 from tuyere.calc.answer import NoticeOut, WorkingStep
 from tuyere.calc.refusals import problems_of
 from tuyere.calc.registry import find, work
+from tuyere.core.drawing.scene import Scene
 from tuyere.core.errors import InputError, NoSolution
+from tuyere.core.steps import quiet
+from tuyere.core.tension.reading_formulas import tension_per_turn
 from tuyere.jobs.facts import DriveKnown
 from tuyere.jobs.job import Read, StepState
+from tuyere.jobs.pictures import line_scenes
 from tuyere.jobs.situation import JobStep
 
 TOOLS = {"straightedge": "feeler", "string": "string", "laser": "groove laser", "dial": "dial", "": "feeler"}
@@ -31,6 +35,8 @@ class Said:
     working: tuple[WorkingStep, ...] = ()
     notices: tuple[NoticeOut, ...] = ()
     next_turns: float | None = None
+    pictures: tuple[Scene, ...] = ()
+    before: Mapping[str, Any] | None = None
 
 
 def _worked(calc: str, given: dict[str, Any], known: DriveKnown, names: Mapping[str, str]) -> Any:
@@ -64,6 +70,11 @@ def _drive(known: DriveKnown) -> dict[str, Any]:
     return {"calc": known.calc, "input": known.input}
 
 
+def _maker(known: DriveKnown) -> dict[str, Any]:
+    """The machine maker's number, where one is kept: it goes first."""
+    return {"maker": known.ends["maker"]} if known.ends.get("maker") else {}
+
+
 def _tension_lines(readings: Mapping[str, Read], belts: int) -> tuple[list[dict[str, Any]], dict[str, str]]:
     """Readings of belts as `tension-reading` takes them, and which field of it is which target."""
     lines: list[dict[str, Any]] = []
@@ -89,7 +100,12 @@ def _tension(state: StepState, known: DriveKnown, belt_state: str) -> Said | Non
     lines, names = _tension_lines(state.readings, known.belts)
     if not lines:
         return None
-    answer = _worked("tension-reading", {"drive": _drive(known), "state": belt_state, "readings": lines}, known, names)
+    answer = _worked(
+        "tension-reading",
+        {"drive": _drive(known), **_maker(known), "state": belt_state, "readings": lines},
+        known,
+        names,
+    )
     result = answer.result
     says, verdict, do, turns = result.says, result.verdict, "", None
     hold = known.hold
@@ -103,11 +119,14 @@ def _tension(state: StepState, known: DriveKnown, belt_state: str) -> Said | Non
                 result.mean
                 if k == len(state.rounds) - 1
                 else _worked(
-                    "tension-reading", {"drive": _drive(known), "state": belt_state, "readings": earlier}, known, {}
+                    "tension-reading",
+                    {"drive": _drive(known), **_maker(known), "state": belt_state, "readings": earlier},
+                    known,
+                    {},
                 ).result.mean
             )
             done.append({"turns": turned, "tension": mean.tension.value})
-        given: dict[str, Any] = {"drive": _drive(known), "state": belt_state, "done": done}
+        given: dict[str, Any] = {"drive": _drive(known), **_maker(known), "state": belt_state, "done": done}
         move = _worked("tension-adjust", given, known, {}).result
         turns = move.turns.value
         if not (move.turns.value == 0 and not move.trouble):
@@ -124,7 +143,8 @@ def _tension(state: StepState, known: DriveKnown, belt_state: str) -> Said | Non
     )
 
 
-def _gaps(readings: Mapping[str, Read], rims: Mapping[str, Read], known: DriveKnown, tool: str) -> Said | None:
+def _line_of(readings: Mapping[str, Read], rims: Mapping[str, Read], known: DriveKnown, tool: str) -> Any:
+    """The alignment worked from one round of gaps; None where they are too few."""
     moving = {at: v for at in ("near", "far", "top", "bottom") if (v := _number(readings, at)) is not None}
     staying = {at: v for at in ("near", "far") if (v := _number(readings, f"{at} stays")) is not None}
     levels = {"staying": _number(readings, "level stays"), "moving": _number(readings, "level moves")}
@@ -149,14 +169,37 @@ def _gaps(readings: Mapping[str, Read], rims: Mapping[str, Read], known: DriveKn
             given[field] = v
     names = {f"moving.{at}": at for at in moving} | {f"staying.{at}": f"{at} stays" for at in staying}
     names |= {f"feet.{n}": n for n in feet}
-    answer = _worked("alignment", given, known, names)
+    return _worked("alignment", given, known, names)
+
+
+def _tension_after(result: Any, known: DriveKnown) -> str:
+    """What the moves do to the tension of each belt, where that can be worked: stretch alone, so it is the most it can be."""
+    hold = known.hold
+    change = sum(m.centre.value for m in result.moves if m.centre is not None)
+    if hold is None or hold.stiffness_n is None or not change:
+        return ""
+    with quiet():
+        more = float(tension_per_turn(hold.stiffness_n, change, hold.length_mm))
+    size = known.frame.figure(abs(more), "force", "about").shown
+    return f"Moved so, each belt pulls up to {size} {'more' if more > 0 else 'less'}: slack it first, read the tension after."
+
+
+def _gaps(state: StepState, rims: Mapping[str, Read], known: DriveKnown, tool: str) -> Said | None:
+    answer = _line_of(state.readings, rims, known, tool)
+    if answer is None:
+        return None
     result = answer.result
+    sent = result.model_dump(mode="json")
+    first = _line_of(state.rounds[0], rims, known, tool) if len(state.rounds) > 1 else None
+    before = None if first is None else first.result.model_dump(mode="json")
     return Said(
-        says=result.says,
+        says=" ".join(s for s in (result.says, _tension_after(result, known)) if s),
         verdict="fine" if result.within else "act",
         do=result.moves[0].says if result.moves else "",
         calc="alignment",
-        result=result.model_dump(mode="json"),
+        result=sent,
+        pictures=line_scenes(sent, before, 96.0, 60.0),
+        before=before,
         working=tuple(answer.working),
         notices=tuple(answer.notices),
     )
@@ -288,7 +331,7 @@ def answer_for(
     if reads == "tension":
         return _tension(state, known, belt_state)
     if reads == "gaps":
-        return _gaps(readings, rims, known, tool)
+        return _gaps(state, rims, known, tool)
     if reads == "soft-foot":
         return _soft_foot(readings, known)
     if reads == "run-out":

@@ -7,17 +7,21 @@ from functools import cached_property
 
 from pydantic import JsonValue
 
+from tuyere.calc.answer import SheetOut
+from tuyere.calc.ends import EndsIn, cliffs_asked
 from tuyere.calc.entry import reading_in
 from tuyere.calc.families.protocol import AnyFamily, of_calc
 from tuyere.calc.frame import Frame
-from tuyere.calc.held import Scale
+from tuyere.calc.held import HeldDrive, Scale
+from tuyere.calc.maker import maker_band
 from tuyere.calc.registry import Input, Units, find, work
 from tuyere.core.alignment.limits import limits_of, run_out_limit_mm
 from tuyere.core.drive.case import WorkedDrive
 from tuyere.core.errors import CoreError, InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.tension.hold import Hold
+from tuyere.core.tension.cliffs import Cliffs
+from tuyere.core.tension.hold import Hold, TensionBand
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -33,13 +37,16 @@ class FigureOfDrive:
 
 @dataclass(frozen=True, kw_only=True)
 class DriveKnown:
-    """A drive's calculation and its input as it stands, with what was picked beside it."""
+    """A drive's calculation and its input as it stands, with what was picked beside it; ``ends`` is what is kept of its start,
+    shafts and maker's number.
+    """
 
     calc: str
     input: dict[str, JsonValue]
     options: dict[str, str] = field(default_factory=dict)
     units: Units = "us"
     what: str = ""
+    ends: dict[str, JsonValue] = field(default_factory=dict)
 
     @cached_property
     def family(self) -> AnyFamily:
@@ -73,6 +80,29 @@ class DriveKnown:
             return self.family.method.hold(self.worked)
 
     @cached_property
+    def ends_asked(self) -> EndsIn:
+        """What is known of start, shafts and the maker's number. Raises ValidationError where it was kept wrongly."""
+        return EndsIn.model_validate(self.ends)
+
+    def band(self, state: str) -> tuple[TensionBand, str] | None:
+        """(what to set, whose number it is): the machine maker's first, else the worked one."""
+        if self.hold is None:
+            return None
+        maker = self.ends_asked.maker
+        if maker is not None:
+            with quiet():
+                return maker_band(maker, self.hold, state), "the machine maker's"
+        return self.hold.band(state), "worked"
+
+    @cached_property
+    def cliffs(self) -> Cliffs | None:
+        """Both ends of its tension."""
+        if self.hold is None:
+            return None
+        with quiet():
+            return cliffs_asked(self.ends_asked, HeldDrive(family=self.family, worked=self.worked, hold=self.hold))
+
+    @cached_property
     def scale(self) -> Scale | None:
         """Its rulers."""
         return None if self.hold is None else Scale(hold=self.hold, frame=self.frame)
@@ -88,15 +118,19 @@ class DriveKnown:
         return self.worked.rated.count
 
     @cached_property
+    def sheet(self) -> SheetOut | None:
+        """What the drive's page shows; None where its calculation refuses it."""
+        calc = find(self.calc)
+        request = calc.request_model.model_construct(units=self.units, options=self.options, input=self.given)
+        try:
+            return work(calc, request).sheet
+        except CoreError:
+            return None
+
+    @property
     def set_line(self) -> str:
         """How it is set, in one line."""
-        calc = find(self.calc)
-        try:
-            request = calc.request_model.model_construct(units=self.units, options=self.options, input=self.given)
-            sheet = work(calc, request).sheet
-        except CoreError:
-            return ""
-        return "" if sheet is None else sheet.set_line
+        return "" if self.sheet is None else self.sheet.set_line
 
     @property
     def moving_mm(self) -> float:
@@ -140,11 +174,11 @@ def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
     if name == "deflection":
         return FigureOfDrive(name=name, label="press in by", shown=f(scale.deflection_mm, "length", "tape").shown)
     if name == "tension_band":
-        band = hold.band(state)
+        band, whose = known.band(state) or (hold.band(state), "worked")
         least, most = (f(scale.force_n(float(n)), "force") for n in (band.low_n, band.high_n))
         return FigureOfDrive(
             name=name,
-            label=f"each belt, {band.state}",
+            label=f"each belt, {band.state}" if whose == "worked" else f"each belt, {whose} number",
             shown=f"{least.number} to {most.shown} at {f(scale.deflection_mm, 'length', 'tape').shown}",
             low=float(band.low_n),
             high=float(band.high_n),

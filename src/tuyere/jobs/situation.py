@@ -22,13 +22,17 @@ class Source:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Situation:
-    """``take_up`` and ``mounting`` are None where nobody said: then every step shows. ``answers`` are to the template's questions."""
+    """``take_up`` and ``mounting`` are None where nobody said: then every step shows. ``answers`` are to the template's questions.
+
+    ``recheck`` is the school by which a new loop is looked at again.
+    """
 
     loop: str
     take_up: str | None = None
     mounting: str | None = None
     sources: tuple[Source, ...] = ()
     answers: Mapping[str, bool] = field(default_factory=dict)
+    recheck: str = "all"
 
     def check(self) -> None:
         """Refuse words that nobody knows. Raises InputError."""

@@ -61,6 +61,8 @@ Reads = Literal[
 # What doing a step does to the drive, where a simulated one has to follow.
 Does = Literal["new-loop"]
 EventKind = Literal["done", "skipped", "noted", "read", "found", "signed", "moved", "reopened"]
+# When a new loop is looked at again: the schools differ.
+Recheck = Literal["24-hours", "50-hours", "all"]
 ANY = "any"
 NEVER_SKIPPED = ("isolate", "prove", "sign", "restore")
 

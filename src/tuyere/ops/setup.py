@@ -89,6 +89,12 @@ def missing_packages(with_browser: bool) -> list[str]:
         missing.append("postgresql")
     if not Path("/usr/share/fonts/truetype/dejavu").exists():
         missing.append("fonts-dejavu-core")
+    # Sheets of paper are set by it.
+    for library, package in (("libpango-1.0.so.0", "libpango-1.0-0"), ("libpangoft2-1.0.so.0", "libpangoft2-1.0-0")):
+        if not any(Path("/").glob(f"usr/lib/*/{library}")):
+            missing.append(package)
+    if not any(Path("/").glob("usr/lib/*/libharfbuzz-subset.so.0")):
+        missing.append("libharfbuzz-subset0")
     try:
         import ensurepip  # noqa: F401
         import venv  # noqa: F401

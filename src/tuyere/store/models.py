@@ -1,7 +1,7 @@
 """Every table, imported once so that the metadata is whole."""
 
 from tuyere.store.builds.tables import Build, CalcRecord, Element, Loop, Member, RouteStop
-from tuyere.store.drives.tables import Duty, Shaft, ShaftLoad
+from tuyere.store.drives.tables import Duty, Ends, Shaft, ShaftLoad
 from tuyere.store.jobs.tables import Due, Isolation, Job, JobTemplate, Reading, StepEvent
 from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.operations import Operation
@@ -15,6 +15,7 @@ __all__ = [
     "Due",
     "Duty",
     "Element",
+    "Ends",
     "EnergySource",
     "InstrumentShown",
     "Isolation",

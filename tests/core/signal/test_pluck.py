@@ -6,6 +6,7 @@ import base64
 from typing import Any
 
 import numpy as np
+import parselmouth
 import pytest
 
 from tests.calc.test_calculations import run
@@ -73,6 +74,21 @@ def test_another_way_finds_the_same_note(f0: float) -> None:
     )
     hertz = note_of(x, sounds.RATE).hertz
     assert hertz is not None and hertz == pytest.approx(sounds.RATE / k, rel=0.012)
+
+
+@pytest.mark.outside("Praat's pitch by autocorrelation (Boersma 1993), through praat-parselmouth, on the same sounds")
+def test_an_estimator_of_a_kept_library_hears_the_same_notes() -> None:
+    luck, alike, both = np.random.default_rng(12), 0, 0
+    for _ in range(60):
+        x = sounds.pluck(sounds.some_note(luck), luck, noise=0.004)
+        own = note_of(x, sounds.RATE).hertz
+        track = parselmouth.Sound(x, sounds.RATE).to_pitch_ac(pitch_floor=7.0, pitch_ceiling=240.0)
+        theirs = track.selected_array["frequency"]
+        if own is None or not (theirs > 0).any():
+            continue
+        both += 1
+        alike += abs(float(np.median(theirs[theirs > 0])) / own - 1) < 0.015
+    assert both >= 45 and alike >= 0.95 * both
 
 
 @pytest.mark.parametrize("rate", [4000, 8000, 22050, 44100, 48000])

@@ -14,9 +14,11 @@ export const useSettings = defineStore('settings', () => {
   const units = kept<Units>('tuyere.units', 'us')
   const theme = kept<'light' | 'dark'>('tuyere.theme', 'light')
   const wheelWord = kept<'sheave' | 'pulley'>('tuyere.wheel', 'sheave')
+  // When a new loop is looked at again; the schools differ.
+  const recheck = kept<'24-hours' | '50-hours' | 'all'>('tuyere.recheck', 'all')
   const name = kept<string>('tuyere.name', '')
   const applyTheme = () => document.documentElement.classList.toggle('dark', theme.value === 'dark')
   applyTheme()
   watch(theme, applyTheme)
-  return { units, theme, wheelWord, name }
+  return { units, theme, wheelWord, recheck, name }
 })

@@ -1,4 +1,4 @@
-"""`tension-adjust`: what to turn next, and how a tension settles."""
+"""`tension-adjust`: what to turn next."""
 
 from typing import Annotated
 
@@ -6,13 +6,13 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entries.tension_target import State
-from tuyere.calc.entry import Force, Hours, Size, Turns, maybe
+from tuyere.calc.entry import Force, Size, Turns, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.held import DriveAskedIn, OnScale, Scale, held_drive
 from tuyere.calc.maker import MakerIn, maker_band
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
-from tuyere.core.tension.adjust import TurnsAnd, in_words, next_move, settling
+from tuyere.core.tension.adjust import TurnsAnd, in_words, next_move
 
 GROUP = "Alignment and tension"
 
@@ -21,13 +21,6 @@ class TurnIn(Input):
     """The adjusters so far: turns of each in all, and the tension of one belt that was read then."""
 
     turns: Turns = Field(description="turns of each adjuster in all, from the first reading on; looser is less")
-    tension: Force = Field(description="tension of one belt, the mean of the set")
-
-
-class SettledIn(Input):
-    """A reading later on: running hours since the belts were new, and the tension of one belt."""
-
-    hours: Hours = Field(description="running hours since they were fitted")
     tension: Force = Field(description="tension of one belt, the mean of the set")
 
 
@@ -40,13 +33,10 @@ class TensionAdjustIn(Input):
     done: Annotated[list[TurnIn], Field(min_length=1, max_length=40)] = Field(description="readings and turns so far")
     most: Force | None = Field(default=None, description="tension of one belt never to pass")
     maker: MakerIn | None = Field(default=None, description="the machine maker's number")
-    settled: Annotated[list[SettledIn], Field(max_length=40)] = Field(
-        default=[], description="readings over the hours, to see how it settles"
-    )
 
 
 class TensionAdjustOut(Answer):
-    """What to turn next, what that will do, and how it will settle."""
+    """What to turn next, and what that will do."""
 
     says: str
     turns: Figure
@@ -54,8 +44,6 @@ class TensionAdjustOut(Answer):
     expected: OnScale | None
     seen_on_this_drive: bool
     trouble: str
-    settles_at: OnScale | None
-    settling: str
 
 
 @calculation(
@@ -113,22 +101,6 @@ def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:
             says += " That tells what a turn does here."
         elif not move.seen:
             says += " What a turn does here is not known yet: this is half of what the belt's stretch alone would ask."
-    settled, words = None, ""
-    if given.settled:
-        hours = [s.hours.value for s in given.settled]
-        try:
-            fall = settling(hours, [s.tension.value for s in given.settled], max(500.0, 10 * hours[-1]))
-        except InputError as e:
-            raise e.at("settled") from e
-        settled = scale.at(fall.predicted_n)
-        words = (
-            f"About {frame.figure(fall.predicted_n, 'force').shown} at {fall.at_hours:.0f} running hours"
-            f" (give or take {frame.figure(2 * fall.error_n, 'force').shown}), "
-            + ("it has settled." if fall.steady else "still falling.")
-        )
-        low = hold.band("run in").low_n
-        if fall.predicted_n < low:
-            words += " That is under the band: set it again before then."
     return TensionAdjustOut(
         says=says,
         turns=frame.figure(move.turns, "turns"),
@@ -136,6 +108,4 @@ def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:
         expected=None if move.expected_n is None else scale.at(move.expected_n),
         seen_on_this_drive=move.seen,
         trouble=move.trouble,
-        settles_at=settled,
-        settling=words,
     )

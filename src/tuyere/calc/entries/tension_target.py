@@ -5,57 +5,27 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Force, Hours, Length, Power, Size, Stress, maybe, value_of
+from tuyere.calc.ends import EndsIn, cliffs_asked
 from tuyere.calc.frame import Frame
 from tuyere.calc.held import DriveAskedIn, HeldDrive, OnScale, Scale, held_drive
-from tuyere.calc.maker import MakerIn, maker_band
-from tuyere.calc.registry import Input, calculation
+from tuyere.calc.maker import maker_band
+from tuyere.calc.registry import calculation
 from tuyere.core.drive.wheel import Wheel
-from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.steps import quiet
-from tuyere.core.tension.cliffs import Cliffs, ShaftAsked, cliffs_of, shaft_load_at
+from tuyere.core.tension.cliffs import shaft_load_at
 from tuyere.core.tension.flap import RunningStrand, flaps_of, shakes_of
 from tuyere.core.tension.readings import gauge_for
 
 GROUP = "Alignment and tension"
-Start = Literal[
-    "across-the-line",
-    "across-the-line-high-torque",
-    "star-delta",
-    "soft-start",
-    "variable-speed",
-    "single-phase",
-    "engine-clutch",
-]
 State = Literal["new", "run in"]
 
 
-class ShaftAskedIn(Input):
-    """A shaft at its wheel, as far as it is known; every part left out is a figure less."""
-
-    engine: bool = Field(default=False, description="an engine's crankshaft")
-    overhang: Length | None = Field(default=None, description="middle of the wheel to the near bearing")
-    spacing: Length | None = Field(default=None, description="bearings apart, middle to middle")
-    diameter: Size | None = Field(default=None, description="shaft at the wheel")
-    strength: Stress | None = Field(default=None, description="tensile strength of its steel")
-    seat: Literal["keyway", "plain"] = Field(default="keyway", description="how the wheel sits on it")
-    rating: Force | None = Field(default=None, description="basic dynamic rating C of the near bearing")
-    bearing: Literal["ball", "roller"] = Field(default="ball", description="ball or roller bearing")
-    hours: Hours | None = Field(default=None, description="life wanted of the bearing; 20,000 h are assumed")
-    overhung: Force | None = Field(default=None, description="overhung or side load that its maker allows")
-
-
-class TensionTargetIn(Input):
+class TensionTargetIn(EndsIn):
     """A drive, and what is known of its start, shafts and maker's number."""
 
     drive: DriveAskedIn
     state: State = Field(default="new", description="new belts, or belts that have run in")
-    start: Start | None = Field(default=None, description="how it is started")
-    motor_power: Power | None = Field(default=None, description="power on the motor's plate; the duty's is taken")
-    driver_shaft: ShaftAskedIn | None = Field(default=None, description="the driver's shaft")
-    driven_shaft: ShaftAskedIn | None = Field(default=None, description="the driven shaft")
-    maker: MakerIn | None = Field(default=None, description="the machine maker's number")
 
 
 class CliffOut(Answer):
@@ -101,41 +71,6 @@ class TensionTargetOut(Answer):
     shaft_load: Figure
     gauge: str
     belts: int
-
-
-def _shaft(given: ShaftAskedIn | None, name: str, rpm: float, power_kw: float) -> ShaftAsked:
-    if given is None:
-        return ShaftAsked(name=name, rpm=rpm, power_kw=power_kw)
-    return ShaftAsked(
-        name=name,
-        rpm=rpm,
-        power_kw=power_kw,
-        engine=given.engine,
-        overhang_mm=maybe(given.overhang),
-        diameter_mm=maybe(given.diameter),
-        strength_mpa=maybe(given.strength),
-        seat=given.seat,
-        bearing_n=maybe(given.rating),
-        spacing_mm=maybe(given.spacing),
-        hours=value_of(given.hours, 20000.0),
-        bearing=given.bearing,
-        overhung_n=maybe(given.overhung),
-    )
-
-
-def cliffs_asked(given: TensionTargetIn, held: HeldDrive) -> Cliffs:
-    """Both ends for the shafts and the start as they are given. Raises InputError beside the shaft's field."""
-    worked = held.worked
-    shafts = (
-        _shaft(given.driver_shaft, "driver", worked.case.driver_rpm, worked.case.power_kw),
-        _shaft(given.driven_shaft, "driven", float(worked.driven_rpm), worked.case.power_kw),
-    )
-    for shaft in shafts:
-        if shaft.overhang_mm is not None and shaft.overhang_mm <= 0:
-            raise InputError(f"{shaft.name}_shaft.overhang", shaft.overhang_mm, "no overhang", "over nothing")
-        if shaft.hours <= 0:
-            raise InputError(f"{shaft.name}_shaft.hours", shaft.hours, "a life of no hours", "over nothing")
-    return cliffs_of(held.hold, start=given.start, motor_kw=maybe(given.motor_power), shafts=shafts)
 
 
 def _turns(wheel: Wheel, driver: Wheel, rpm: float) -> float:

@@ -9,7 +9,14 @@ from math import log10
 import numpy as np
 
 from tuyere.core.errors import InputError
-from tuyere.core.tension.reading_formulas import tension_per_turn, tension_per_turn_seen, turns_more
+from tuyere.core.steps import looked_up
+from tuyere.core.tension.reading_formulas import (
+    RELAXING,
+    tension_after,
+    tension_per_turn,
+    tension_per_turn_seen,
+    turns_more,
+)
 
 # Shares of what stretch alone would do under which an adjuster is said not to move as it should: common practice, a guess.
 STUCK, SLIPPING = 0.2, -0.05
@@ -160,11 +167,14 @@ def settling(hours: Sequence[float], tensions_n: Sequence[float], at_hours: floa
     at = np.array([1.0, log10(at_hours)])
     error = float(np.sqrt(var * (at @ np.linalg.inv(rows.T @ rows) @ at)))
     late = (tensions_n[-1] - tensions_n[-2]) / (log10(hours[-1]) - log10(hours[-2]))
+    by = "least squares of the readings"
+    at_one = looked_up("T_1h", float(a), by, RELAXING)
+    per_ten = looked_up("dT_10", float(-b), by, RELAXING)
     return Settling(
-        at_one_hour_n=float(a),
-        per_decade_n=float(-b),
+        at_one_hour_n=at_one,
+        per_decade_n=per_ten,
         at_hours=at_hours,
-        predicted_n=float(a + b * log10(at_hours)),
+        predicted_n=tension_after(at_one, per_ten, at_hours),
         error_n=error,
         steady=abs(late) <= 0.05 * abs(y[-1]),
     )

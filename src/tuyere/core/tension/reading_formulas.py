@@ -1,6 +1,6 @@
 """From what an instrument shows to the tension of one belt, and back. Newtons and millimetres."""
 
-from numpy import cos, radians, sin, sqrt
+from numpy import cos, log10, radians, sin, sqrt
 
 from tuyere.core.sources import ELASTIC_STRING, PRACTICE, STATICS, STRING, Source
 from tuyere.core.steps import Num, formula
@@ -8,6 +8,7 @@ from tuyere.core.units import N_PER_LBF
 
 MOVING_STRING = Source(title="equation of the string that travels along itself", origin="derived")
 HOOKE = Source(title="elastic stretch of a belt", origin="derived")
+RELAXING = Source(title="stress relaxation of polymers goes with the logarithm of time; common textbook form")
 LEVER = Source(title="moments about the pivot of an arm", origin="derived")
 
 
@@ -111,3 +112,9 @@ def tension_per_turn_seen(T_after: Num, T_before: Num, n_done: Num) -> Num:
 def turns_more(T_aim: Num, T_now: Num, k_turn: Num) -> Num:
     """Turns of each adjuster from here to the aim."""
     return (T_aim - T_now) / k_turn
+
+
+@formula("T_h", RELAXING)
+def tension_after(T_1h: Num, dT_10: Num, h_run: Num) -> Num:
+    """Tension of a loop after so many running hours."""
+    return T_1h - dT_10 * log10(h_run)

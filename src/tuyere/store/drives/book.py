@@ -14,6 +14,7 @@ from tuyere.core.duty.fan_law import grows_with_cube
 from tuyere.store.builds.read import build_views
 from tuyere.store.builds.tables import Build
 from tuyere.store.drives.current import current_duty, duties_of
+from tuyere.store.drives.ends import ends_view
 from tuyere.store.drives.forms import DutySave
 from tuyere.store.drives.loads import set_loads
 from tuyere.store.drives.service import asked_of, service_factor_input, set_service
@@ -171,5 +172,6 @@ def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveVi
         name=drive.name,
         machine=machine_view(session, drive.machine_id),
         duty=None if duty is None else duty_view(duty, units),
+        ends=ends_view(session, ident),
         builds=build_views(session, builds, duty, units, duties={d.id: d for d in duties}),
     )

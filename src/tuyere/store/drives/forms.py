@@ -6,9 +6,17 @@ from typing import Annotated
 
 from pydantic import Field, StringConstraints
 
+from tuyere.calc.ends import EndsIn
 from tuyere.calc.entry import Length, Percent, Power, Speed
 from tuyere.calc.parts import ServiceFactorIn, Whole
 from tuyere.store.plumbing.forms import PLAIN, InUnits
+
+
+class EndsSave(InUnits):
+    """What is known of start, shafts and the maker's number; ``rev`` is the version it was read at, 0 where there was none."""
+
+    rev: Annotated[Whole, Field(ge=0, le=2**31 - 1)] = 0
+    asked: EndsIn
 
 
 class DutySave(InUnits):

@@ -7,6 +7,7 @@ from datetime import datetime
 from typing import Any
 
 import sqlalchemy as sa
+from pydantic import JsonValue
 from sqlalchemy.dialects.postgresql import JSONB
 from sqlmodel import Field
 
@@ -52,6 +53,18 @@ class Duty(Row, table=True):
     service_factor: float | None = None
     surroundings: str = Field(default="", max_length=200)
     points: list[dict[str, Any]] = Field(default_factory=list, sa_type=JSONB)
+
+
+class Ends(Row, table=True):
+    """What is known of a drive's start, shafts and maker's number, as it was typed; ``given`` reads the same in any system."""
+
+    __tablename__ = "drive_ends"
+    __table_args__ = (
+        sa.Index("uq_drive_ends_drive", "drive_id", unique=True, postgresql_where=sa.text("archived_at IS NULL")),
+    )
+
+    drive_id: uuid.UUID = foreign("drive.id")
+    given: dict[str, JsonValue] = Field(default_factory=dict, sa_type=JSONB)
 
 
 class Shaft(Row, table=True):

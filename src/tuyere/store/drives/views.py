@@ -43,6 +43,13 @@ class DutyView(Answer):
     entries: DutyEntries
 
 
+class EndsView(Answer):
+    """What is known of start, shafts and the maker's number, as typed with its units."""
+
+    rev: int
+    given: dict[str, Any]
+
+
 class DriveView(Answer):
     """Everything the page of a drive shows; builds newest first."""
 
@@ -51,4 +58,5 @@ class DriveView(Answer):
     name: str
     machine: MachineView
     duty: DutyView | None
+    ends: EndsView
     builds: list[BuildView]

@@ -44,6 +44,7 @@ AFTER_A_FIT = (
     ("Set it again at 24 hours", "24-hours", 24.0),
     ("Check at 50 running hours", "50-hours", 24.0 * 7),
 )
+RECHECKS = ("24-hours", "50-hours")
 RUN_IN_TEMPLATE = "run-in-check"
 
 
@@ -93,6 +94,7 @@ def open_job(session: Session, actor: Actor, drive_id: uuid.UUID, form: JobOpen,
         mounting=form.mounting,
         sources=tuple(Source(id=str(s.id), type=s.type, point=s.isolation_point, how=s.steps) for s in sources),
         answers=form.answers,
+        recheck=form.recheck,
     )
     steps = steps_for(template, at)
     if form.due_id is not None:
@@ -241,7 +243,11 @@ def _after_closing(session: Session, actor: Actor, row: JobRow) -> None:
         session.add(due)
     if row.kind != "fit" or row.closed_at is None:
         return
+    school = situation_of(row).recheck
     for title, reason, hours in AFTER_A_FIT:
+        # The look after the first half hour belongs to every school.
+        if reason in RECHECKS and school not in ("all", reason):
+            continue
         session.add(
             Due(
                 created_by_name=actor.name,

@@ -8,7 +8,7 @@ from typing import Annotated
 from pydantic import AwareDatetime, Field, JsonValue
 
 from tuyere.calc.parts import Whole
-from tuyere.jobs.words import EventKind, Mounting, TakeUp
+from tuyere.jobs.words import EventKind, Mounting, Recheck, TakeUp
 from tuyere.store.plumbing.forms import InUnits, Long, Operation, Short, Tag
 
 StepKey = Annotated[str, Field(min_length=1, max_length=120, pattern=r"^[A-Za-z0-9:_-]+$")]
@@ -23,6 +23,9 @@ class JobOpen(Operation):
     mounting: Mounting | None = Field(default=None, description="how the wheels sit on their shafts")
     answers: dict[Annotated[str, Field(max_length=120)], bool] = Field(
         default={}, description="answers to its questions"
+    )
+    recheck: Recheck = Field(
+        default="all", description="when a new loop is looked at again: after 24 hours, at 50 running hours, or both"
     )
     at: AwareDatetime | None = Field(default=None, description="when it was opened; now, where it is left out")
     due_id: uuid.UUID | None = Field(default=None, description="what was due and is done with this job")

@@ -14,6 +14,7 @@ from tuyere.calc.families.protocol import FAMILIES, dumped
 from tuyere.calc.frame import elevation_out
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.registry import Units
+from tuyere.calc.scene_out import scene_out
 from tuyere.calc.shown import shown
 from tuyere.core.errors import InputError
 from tuyere.instruments.simulated import instrument_for
@@ -27,6 +28,7 @@ from tuyere.store.builds.book import on_the_machine
 from tuyere.store.builds.parts import read_parts
 from tuyere.store.builds.read import stored_duty
 from tuyere.store.builds.tables import Build
+from tuyere.store.drives.ends import ends_view
 from tuyere.store.drives.tables import Duty
 from tuyere.store.jobs.tables import Job as JobRow
 from tuyere.store.jobs.tables import Reading, StepEvent
@@ -110,6 +112,7 @@ def known_of(session: Session, build: Build, units: Units) -> DriveKnown:
         options=build.options,
         units=units,
         what=family.what(parts.loop.designation, parts.loop.strands),
+        ends=ends_view(session, build.drive_id).given,
     )
 
 
@@ -161,11 +164,17 @@ def _asked_view(
 
 
 def remembered(asked: Sequence[Asked], state: StepState, before: Mapping[str, Reading]) -> StepState:
-    """A step's state with what holds for the drive taken over from an earlier job, where this one has not read it anew."""
+    """A step's state with what holds for the drive taken over from an earlier round or job, where this one has not read it anew."""
     kept: dict[str, Read] = {}
     for a in asked:
+        if not a.remembered or a.target in state.readings:
+            continue
+        earlier = next((r[a.target] for r in reversed(state.rounds) if a.target in r), None)
+        if earlier is not None:
+            kept[a.target] = earlier
+            continue
         old = before.get(a.target)
-        if a.remembered and old is not None and a.target not in state.readings and old.value is not None:
+        if old is not None and old.value is not None:
             kept[a.target] = Read(
                 event=str(old.id),
                 target=a.target,
@@ -264,6 +273,8 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
             working=list(said.working),
             notices=list(said.notices),
             next_turns=said.next_turns,
+            before=None if said.before is None else dict(said.before),
+            pictures=[scene_out(p) for p in said.pictures],
         ),
         trouble="" if got is None or got.fault is None else got.fault.why,
     )

@@ -9,6 +9,7 @@ from typing import Literal
 from pydantic import Field, JsonValue
 
 from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
+from tuyere.calc.scene_out import SceneOut
 
 
 class FigureShown(Answer):
@@ -50,6 +51,12 @@ class SaidView(Answer):
     working: list[WorkingStep]
     notices: list[NoticeOut]
     next_turns: float | None
+    before: dict[str, JsonValue] | None = Field(
+        description="what the first round of the readings said, once there is another"
+    )
+    pictures: list[SceneOut] = Field(
+        default=[], description="what the readings say, drawn; before dashed, now drawn through"
+    )
 
 
 class StepView(Answer):

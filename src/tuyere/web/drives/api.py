@@ -11,7 +11,8 @@ from tuyere.store.builds.forms import BuildSave
 from tuyere.store.builds.read import record_view
 from tuyere.store.builds.views import BuildView, RecordView
 from tuyere.store.drives import book as drive_book
-from tuyere.store.drives.forms import DutySave
+from tuyere.store.drives import ends
+from tuyere.store.drives.forms import DutySave, EndsSave
 from tuyere.store.drives.views import DriveView
 from tuyere.store.machines import book as machine_book
 from tuyere.store.machines.forms import DriveCreate
@@ -40,6 +41,19 @@ def save_duty(path: ById, body: DutySave) -> Response:
 
     def work(s: Session, actor: Actor) -> DriveView:
         drive_book.save_duty(s, actor, path.ident, body)
+        return drive_book.drive_view(s, path.ident, body.units)
+
+    return saved(body, work)
+
+
+@api.put(
+    "/drives/<uuid:ident>/ends", summary="Start, shafts, maker's number", responses=documented(DriveView, 404, 409)
+)
+def save_ends(path: ById, body: EndsSave) -> Response:
+    """Keep what both ends of the tension are worked from."""
+
+    def work(s: Session, actor: Actor) -> DriveView:
+        ends.save_ends(s, actor, path.ident, body)
         return drive_book.drive_view(s, path.ident, body.units)
 
     return saved(body, work)

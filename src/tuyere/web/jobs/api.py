@@ -3,13 +3,21 @@
 from __future__ import annotations
 
 import uuid
-from typing import Annotated
+from datetime import timedelta, timezone
+from typing import Annotated, Any, Literal
 
-from flask import Response
+from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field, StringConstraints
 
+from tuyere.calc.registry import Units
+from tuyere.exchange.drawing.pdf import pdf_of, pdf_of_page
+from tuyere.exchange.drawing.svg import svg_of
+from tuyere.exchange.sheets.card import Paper, card_html
+from tuyere.exchange.sheets.tag import Size, tag_scene
 from tuyere.store.jobs import book
+from tuyere.store.jobs.card import drive_tag, job_card
+from tuyere.store.jobs.fall import TensionFall, tension_fall
 from tuyere.store.jobs.forms import EventSave, JobOpen, TemplateSave
 from tuyere.store.jobs.templates import save_template, template_text
 from tuyere.store.jobs.views import DueList, JobList, JobView, TemplateList, TemplateText
@@ -68,6 +76,67 @@ def job(path: ById, query: InUnitsQuery) -> Response:
 def take_event(path: ById, body: EventSave) -> Response:
     """Take an event of a job, once per operation."""
     return saved(body, lambda s, actor: book.take_event(s, actor, path.ident, body))
+
+
+@api.get("/drives/<uuid:ident>/tensions", summary="Tensions since the last fit", responses=documented(TensionFall, 404))
+def tensions(path: ById, query: InUnitsQuery) -> Response:
+    """How the tension of a drive has fallen since its loop was fitted."""
+    with session() as s:
+        return answer(tension_fall(s, path.ident, query.units))
+
+
+class CardQuery(BaseModel):
+    """How a sheet is wanted."""
+
+    units: Units = "us"
+    paper: Paper = "letter"
+    minutes: Annotated[int, Field(ge=-960, le=960, description="local time less UTC")] = 0
+    blank: Annotated[bool, Field(description="with blanks to take along; else as it was done")] = True
+
+
+class TagQuery(BaseModel):
+    """How a tag is wanted."""
+
+    units: Units = "us"
+    size: Size = "100x50"
+
+
+class TagPath(ById):
+    """A tag and the kind of file."""
+
+    kind: Literal["svg", "pdf"]
+
+
+def _sheet(made: bytes | str, kind: str, name: str) -> Response:
+    types = {"pdf": "application/pdf", "svg": "image/svg+xml"}
+    response = Response(made, 200, content_type=types[kind])
+    response.headers["Content-Disposition"] = f'inline; filename="{name}.{kind}"'
+    return response
+
+
+def _here() -> str:
+    """The address that a phone would find this server at."""
+    return request.host_url.rstrip("/")
+
+
+PDF: dict[Any, Any] = {200: {"content": {"application/pdf": {}}}}
+
+
+@api.get("/jobs/<uuid:ident>/card.pdf", summary="A job on paper", responses=PDF)
+def card(path: ById, query: CardQuery) -> Response:
+    """A job as a card of one or two pages."""
+    zone = timezone(timedelta(minutes=query.minutes))
+    with session() as s:
+        made = job_card(s, path.ident, units=query.units, blank=query.blank, address=_here(), zone=zone)
+    return _sheet(pdf_of_page(card_html(made, query.paper)), "pdf", f"job-{str(path.ident)[:8]}")
+
+
+@api.get("/drives/<uuid:ident>/tag.<kind>", summary="A drive's tag", responses=PDF)
+def tag(path: TagPath, query: TagQuery) -> Response:
+    """The tag that stays on the machine, true to size."""
+    with session() as s:
+        scene = tag_scene(drive_tag(s, path.ident, units=query.units, address=_here()), query.size)
+    return _sheet(pdf_of(scene) if path.kind == "pdf" else svg_of(scene), path.kind, f"tag-{str(path.ident)[:8]}")
 
 
 @api.get("/dues", summary="What is due", responses=documented(DueList))

@@ -19,6 +19,7 @@ import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
+import EndsForm from './EndsForm.vue'
 import FoundFamily from './FoundFamily.vue'
 
 // What stands on the machine today, and everything that stood there before.
@@ -153,6 +154,7 @@ async function submit() {
         </tr>
       </tbody>
     </table>
+    <EndsForm v-if="!adding && drive.builds.length" :drive="drive" @saved="emit('saved')" />
     <el-button v-if="!adding" class="start" @click="adding = true">Write down what is on it now</el-button>
     <form v-else @submit.prevent="submit">
       <h2 ref="top" tabindex="-1">What is on the machine</h2>

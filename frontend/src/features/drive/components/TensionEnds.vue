@@ -2,44 +2,28 @@
 import { computed, onMounted, ref, watch } from 'vue'
 
 import { calculate } from '@/api/calc'
-import type { CalcLine, DriveInput, Options, Problem } from '@/api/types'
+import type { Drive, DriveInput, Options, Problem } from '@/api/types'
 import type { components } from '@/api/schema'
-import SchemaFields from '@/forms/SchemaFields.vue'
-import { bodyOf, carryTyped, fieldsOf, type Schema } from '@/forms/schema'
-import { readCalculations } from '@/shared/state/calculations'
-import { useKept } from '@/shared/state/kept'
 import { useSettings } from '@/shared/state/settings'
 import HowCome from '@/shared/ui/HowCome.vue'
 
+import EndsForm from './EndsForm.vue'
+
 // Both ends of a belt's tension: where it slips below, what gives above, where it flaps, where each way of setting lands.
-const props = defineProps<{ id: string; calc: string; input: DriveInput; options: Options }>()
+const props = defineProps<{ drive: Drive; calc: string; input: DriveInput; options: Options }>()
+const emit = defineEmits<{ saved: [] }>()
 type Target = components['schemas']['TensionTargetResponse']
 type Schools = components['schemas']['TensionSchoolsResponse']
 const settings = useSettings()
-const line = ref<CalcLine>()
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const target = ref<Target>()
 const schools = ref<Schools>()
 const problem = ref<Problem | null>(null)
-const ASKED = ['start', 'motor_power', 'driver_shaft', 'driven_shaft', 'maker']
-const fields = computed(() =>
-  line.value
-    ? fieldsOf(line.value.input_schema as Schema & { $defs?: Record<string, Schema> }).filter((f) =>
-        ASKED.includes(f.name),
-      )
-    : [],
-)
-const { value: typed } = useKept<Record<string, string | boolean | undefined>>(
-  `ends.${props.id}`,
-  () => ({}),
-  (v, from) => carryTyped(fields.value, v, from),
-)
-const open = ref(false)
 let asked = 0
 async function work() {
   const mine = ++asked
   const drive = { calc: props.calc, input: props.input }
-  const more = bodyOf(fields.value, typed.value) ?? {}
+  const more = props.drive.ends.given
   const body = (input: object) => ({ units: settings.units, options: props.options, input })
   const [a, b] = await Promise.all([
     calculate<Target>('tension-target', body({ ...more, drive })),
@@ -61,11 +45,8 @@ const most = computed(() => {
 })
 const x = (newtons: number) => 8 + (584 * Math.min(newtons, most.value)) / most.value
 const marks = { fine: '●', watch: '◐', act: '■' }
-onMounted(async () => {
-  line.value = (await readCalculations()).find((c) => c.name === 'tension-target')
-  await work()
-})
-watch(() => [props.input, props.options, settings.units], work)
+onMounted(work)
+watch(() => [props.input, props.options, props.drive.ends.rev, settings.units], work)
 </script>
 
 <template>
@@ -129,19 +110,10 @@ watch(() => [props.input, props.options, settings.units], work)
           </button>
         </li>
       </ol>
-      <ul v-if="unknown.length" class="dim">
-        <li v-for="c in unknown" :key="c.key">{{ c.label }}: say {{ c.missing.replace(/^say /, '') }}</li>
-      </ul>
       <p v-for="f in r.flaps.slice(0, 3)" :key="f.strand + f.shaken_by" class="warm">≈ {{ f.says }}</p>
     </template>
     <p v-else-if="problem" class="field-fault">{{ problem.detail }}</p>
-    <details @toggle="open = ($event.target as HTMLDetailsElement).open">
-      <summary>Start, shafts, hubs and bearings, the maker's number</summary>
-      <form v-if="open" class="asks" @submit.prevent="work">
-        <SchemaFields v-model="typed" :fields="fields" :problem="problem" />
-        <el-button type="primary" native-type="submit">Work both ends</el-button>
-      </form>
-    </details>
+    <EndsForm v-if="r" :drive="drive" :unknown="unknown" @saved="emit('saved')" />
     <template v-if="schools">
       <h3>Where each way of setting lands on this span</h3>
       <table class="lines">
@@ -204,21 +176,6 @@ text {
 }
 .act {
   color: var(--hot);
-}
-summary {
-  min-height: 48px;
-  display: flex;
-  align-items: center;
-  color: var(--touch);
-  cursor: pointer;
-}
-.asks {
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-}
-.asks > :deep(.fields) {
-  width: 100%;
 }
 td.figure {
   white-space: nowrap;

@@ -28,6 +28,7 @@ import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
 import StageStrip from '../components/StageStrip.vue'
 import TensionEnds from '../components/TensionEnds.vue'
+import TensionFall from '../components/TensionFall.vue'
 import TensionStage from '../components/TensionStage.vue'
 import { useWorkedDrive } from '../composables/workedDrive'
 import { stagesOf } from '../logic/stages'
@@ -36,6 +37,12 @@ const props = defineProps<{ id: string }>()
 const settings = useSettings()
 const route = useRoute()
 const router = useRouter()
+const TAGS = [
+  { size: '100x50', words: '100 × 50 mm' },
+  { size: '4x2in', words: '4 × 2 in' },
+  { size: 'round60', words: 'round 60 mm' },
+]
+const tagAt = (size: string) => `/api/drives/${props.id}/tag.pdf?size=${size}&units=${settings.units}`
 const drive = ref<Drive>()
 const missing = ref<Problem | null>(null)
 const saving = ref<Problem | null>(null)
@@ -317,7 +324,15 @@ watch(
         @save="send"
         @theirs="theirs"
       />
-      <router-link v-if="build" :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
+      <div v-if="build" class="at">
+        <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
+        <span class="tag"
+          >Tag for the machine
+          <a v-for="t in TAGS" :key="t.size" :href="tagAt(t.size)" target="_blank" rel="noopener">{{
+            t.words
+          }}</a></span
+        >
+      </div>
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage
@@ -347,11 +362,13 @@ watch(
           <p v-else>Tension follows from the drive: choose one first.</p>
           <TensionEnds
             v-if="worked.answer.value && worked.input.value"
-            :id="id"
+            :drive="drive"
             :calc="worked.answer.value.calc"
             :input="worked.input.value"
             :options="worked.options.value"
+            @saved="load()"
           />
+          <TensionFall :id="id" />
         </template>
       </section>
       <HowCome
@@ -399,6 +416,18 @@ watch(
   display: grid;
   place-items: center;
   text-decoration: none;
+}
+.at {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: center;
+}
+.tag a {
+  display: inline-grid;
+  place-items: center;
+  min-height: 44px;
+  padding: 0 8px;
 }
 .panel {
   padding: 14px 18px;

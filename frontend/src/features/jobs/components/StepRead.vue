@@ -8,7 +8,9 @@ import { shortDate, wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import GapsPicture from './GapsPicture.vue'
+import LimitBars from '@/line/LimitBars.vue'
 import MovesPicture from '@/line/MovesPicture.vue'
+import ScenePicture from '@/drawing/ScenePicture.vue'
 import PluckEar from './PluckEar.vue'
 import TensionPicture from './TensionPicture.vue'
 import { useInstrument } from '../composables/instrument'
@@ -55,6 +57,14 @@ const setWord = computed(() => {
 const alignment = computed(() =>
   props.step.said?.calc === 'alignment' ? (props.step.said.result as unknown as Line) : null,
 )
+const before = computed(() => (props.step.said?.before as unknown as Line | null)?.faults ?? [])
+const pictures = computed(() => props.step.said?.pictures ?? [])
+/** What the moves do to the tension: the part of what is said that the moves do not say themselves. */
+const tensionAfter = computed(() => {
+  const says = props.step.said?.says ?? ''
+  const at = says.indexOf('Moved so, ')
+  return at < 0 ? '' : says.slice(at)
+})
 const result = computed(() => (at.value ? null : props.step.said))
 const turns = computed(() => props.step.said?.next_turns ?? 0)
 
@@ -220,13 +230,24 @@ watch(
       </NumberPad>
     </template>
     <template v-else>
-      <MovesPicture v-if="alignment" :faults="alignment.faults" :moves="alignment.moves" :within="alignment.within" />
-      <p v-else-if="result" class="says">
+      <MovesPicture
+        v-if="alignment"
+        :faults="alignment.faults"
+        :moves="alignment.moves"
+        :within="alignment.within"
+        moves-only
+      />
+      <div v-if="alignment && pictures.length" class="views">
+        <ScenePicture v-for="p in pictures" :key="p.title" class="sheet" :scene="p" />
+      </div>
+      <LimitBars v-if="alignment" :faults="alignment.faults" :before="before" />
+      <p v-if="alignment && tensionAfter" class="dim">{{ tensionAfter }}</p>
+      <p v-else-if="!alignment && result" class="says">
         <span :class="result.verdict" aria-hidden="true">{{ marks[result.verdict] }}</span>
         {{ result.do || result.says }}
       </p>
-      <p v-else-if="step.trouble" class="field-fault">{{ step.trouble }}</p>
-      <p v-else class="says">{{ say(step.words) }}</p>
+      <p v-else-if="!alignment && step.trouble" class="field-fault">{{ step.trouble }}</p>
+      <p v-else-if="!alignment" class="says">{{ say(step.words) }}</p>
       <p v-if="result?.do && !alignment">{{ result.says }}</p>
       <template v-if="result?.do">
         <p v-if="step.move" class="dim">{{ say(step.move) }}</p>
@@ -301,6 +322,10 @@ watch(
 .read > :deep(.picture) {
   max-height: 21vh;
 }
+/* Room for the key that takes a reading: all of the pad stays in sight on a phone. */
+.read:has(.by) > :deep(.picture) {
+  max-height: 14vh;
+}
 .ask {
   display: flex;
   justify-content: space-between;
@@ -325,6 +350,11 @@ watch(
 .by .key {
   min-height: 48px;
   flex: none;
+}
+.views {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 8px;
 }
 .care {
   color: var(--warm);

@@ -17,6 +17,10 @@ const props = defineProps<{ id: string }>()
 const settings = useSettings()
 const { job, missing, problem, busy, waiting, refused, status, waits, happened, load } = useJob(() => props.id)
 useAwake()
+/** The job as a sheet: in the person's units and paper, by the clock of this device. */
+const sheetAt = (blank: boolean) =>
+  `/api/jobs/${props.id}/card.pdf?blank=${blank}&units=${settings.units}` +
+  `&paper=${settings.units === 'us' ? 'letter' : 'a4'}&minutes=${-new Date().getTimezoneOffset()}`
 const screens = computed(() => (job.value ? screensOf(job.value) : []))
 const at = ref(-1)
 const list = ref(false)
@@ -96,6 +100,11 @@ const safety = computed(() => {
           <span>{{ s.key === SAFE ? s.title : s.steps[0]?.words.replaceAll('{wheel}', settings.wheelWord) }}</span>
           <span v-if="s.steps.some((x) => x.exception)" class="hot">against the order</span>
         </button>
+        <span class="paper">
+          On paper:
+          <a :href="sheetAt(true)" target="_blank" rel="noopener">card with blanks</a>
+          <a :href="sheetAt(false)" target="_blank" rel="noopener">as far as it is done</a>
+        </span>
       </nav>
       <form v-else-if="!settings.name" class="sheet who" @submit.prevent="settings.name = name.trim()">
         <label for="who">Who is at the machine? Ticks and readings carry this name.</label>
@@ -105,6 +114,7 @@ const safety = computed(() => {
       <p v-else-if="job.state === 'closed'" class="sheet closed">
         <strong>Closed by {{ job.closed_by }}.</strong> What was read and done is kept with the drive.
         <router-link to="/jobs">What is due</router-link>
+        <a :href="sheetAt(false)" target="_blank" rel="noopener">The record on paper</a>
       </p>
       <template v-else-if="screen && step">
         <MakeSafe
@@ -164,6 +174,21 @@ const safety = computed(() => {
   display: grid;
   gap: 8px;
   align-content: start;
+}
+@media (min-width: 1000px) {
+  .job:has(.views) {
+    max-width: 1120px;
+  }
+}
+.paper a,
+.closed a {
+  display: inline-grid;
+  place-items: center;
+  min-height: 44px;
+  padding: 0 8px;
+}
+.paper {
+  padding: 6px 12px;
 }
 .large {
   font-size: 21px;

@@ -50,6 +50,7 @@ async function open() {
     take_up: takeUp.value || null,
     mounting: mounting.value || null,
     answers: answers.value,
+    recheck: settings.recheck,
     due_id: (route.query.due as string | undefined) ?? null,
     created_by_name: settings.name,
   }

@@ -4,6 +4,11 @@ import { useSettings } from '@/shared/state/settings'
 
 const open = defineModel<boolean>({ required: true })
 const settings = useSettings()
+const RECHECKS = [
+  { key: '24-hours', words: 'at 24 hours' },
+  { key: '50-hours', words: 'at 50 running hours' },
+  { key: 'all', words: 'at both' },
+] as const
 </script>
 
 <template>
@@ -24,6 +29,16 @@ const settings = useSettings()
         >
         <el-button :type="settings.wheelWord === 'pulley' ? 'primary' : ''" @click="settings.wheelWord = 'pulley'"
           >pulley</el-button
+        >
+      </div>
+      <div>
+        <p class="label">A new loop is set again</p>
+        <el-button
+          v-for="r in RECHECKS"
+          :key="r.key"
+          :type="settings.recheck === r.key ? 'primary' : ''"
+          @click="settings.recheck = r.key"
+          >{{ r.words }}</el-button
         >
       </div>
     </div>

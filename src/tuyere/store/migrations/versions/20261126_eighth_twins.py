@@ -1,4 +1,4 @@
-"""simulated drives, and what real instruments showed
+"""simulated drives, what real instruments showed, what is known of a drive's start, shafts and maker's number
 
 Revision ID: 20261126_eighth
 Revises: 20261125_seventh
@@ -56,9 +56,23 @@ def upgrade() -> None:
         sa.UniqueConstraint('op_id', name=op.f('uq_instrument_shown_op_id')),
     )
     op.create_index('ix_instrument_shown_at', 'instrument_shown', ['at'])
+    op.create_table(
+        'drive_ends',
+        *_common(),
+        sa.Column('drive_id', sa.Uuid(), nullable=False),
+        sa.Column('given', postgresql.JSONB(astext_type=sa.Text()), nullable=False),
+        sa.ForeignKeyConstraint(['drive_id'], ['drive.id'], name=op.f('fk_drive_ends_drive_id_drive')),
+        sa.PrimaryKeyConstraint('id', name=op.f('pk_drive_ends')),
+        sa.UniqueConstraint('op_id', name=op.f('uq_drive_ends_op_id')),
+    )
+    op.create_index(op.f('ix_drive_ends_drive_id'), 'drive_ends', ['drive_id'])
+    op.create_index(
+        'uq_drive_ends_drive', 'drive_ends', ['drive_id'], unique=True, postgresql_where=sa.text('archived_at IS NULL')
+    )
 
 
 def downgrade() -> None:
     """Take the tables away."""
+    op.drop_table('drive_ends')
     op.drop_table('instrument_shown')
     op.drop_table('twin')

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { onMounted, ref, watch } from 'vue'
+
+import { api, attempt } from '@/api/client'
+import type { components } from '@/api/schema'
+import ScenePicture from '@/drawing/ScenePicture.vue'
+import { shortDate } from '@/shared/format/words'
+import { useSettings } from '@/shared/state/settings'
+import HowCome from '@/shared/ui/HowCome.vue'
+
+// What the gauge said at every visit since the loop was fitted, and where that goes.
+const props = defineProps<{ id: string }>()
+const settings = useSettings()
+const fall = ref<components['schemas']['TensionFall']>()
+const how = ref<string | null>(null)
+async function read() {
+  const path = { ident: props.id }
+  const got = await attempt(
+    api.GET('/api/drives/{ident}/tensions', { params: { path, query: { units: settings.units } } }),
+  )
+  if (got.ok) fall.value = got.data
+}
+onMounted(read)
+watch(() => settings.units, read)
+</script>
+
+<template>
+  <section v-if="fall?.readings.length" class="fall">
+    <h2>How it has fallen</h2>
+    <p class="says">
+      {{ fall.says }}
+      <button
+        v-if="fall.working.length"
+        type="button"
+        class="ask-how"
+        aria-label="How come: where the tension goes"
+        @click="how = fall?.working.at(-1)?.id ?? null"
+      >
+        ?
+      </button>
+    </p>
+    <div class="two">
+      <ScenePicture v-if="fall.picture" :scene="fall.picture" />
+      <table class="lines">
+        <thead>
+          <tr>
+            <th scope="col">Running hours</th>
+            <th scope="col">In each belt</th>
+            <th scope="col">On the gauge</th>
+            <th scope="col">When</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in fall.readings" :key="r.job_id">
+            <td class="figure">{{ r.hours < 10 ? r.hours.toFixed(1) : Math.round(r.hours) }}</td>
+            <td class="figure">{{ r.tension.shown }}</td>
+            <td class="figure">{{ r.on_gauge.shown }}</td>
+            <td>
+              <router-link :to="`/jobs/${r.job_id}`">{{ shortDate(r.at) }}</router-link>, {{ r.by }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="dim">
+      {{ fall.fitted_at ? `Fitted ${shortDate(fall.fitted_at)}; ` : 'No fit is on record; ' }}hours are counted at
+      {{ fall.hours_a_day }} h a day.
+    </p>
+    <HowCome :steps="fall.working" :step="how" title="Where the tension goes" @close="how = null" />
+  </section>
+</template>
+
+<style scoped>
+.fall {
+  border-top: 1px solid var(--line);
+  margin-top: 12px;
+  padding-top: 12px;
+  display: grid;
+  gap: 8px;
+}
+.says {
+  font: 600 22px/1.25 var(--face-label);
+}
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(310px, 1fr));
+  gap: 16px;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,1 @@
+"""Writers of scenes."""

@@ -1,0 +1,1 @@
+"""Sheets of paper and tags on the machine."""
