@@ -504,6 +504,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/failure-finder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Why did it fail?
+         * @description Likely causes from what is seen on loop, wheels, machine, running and record; what to look at next; what to check before a new one.
+         */
+        post: operations["calc_calc_failure_finder_calc_failure_finder_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/flat-drive": {
         parameters: {
             query?: never;
@@ -1244,6 +1264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/failures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep a failure
+         * @description Keep a failure with what was seen.
+         */
+        post: operations["upkeep_keep_drives__uuid_ident__failures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/instruments": {
         parameters: {
             query?: never;
@@ -1388,6 +1428,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What the record says of a failure
+         * @description What is needed to ask why a drive failed.
+         */
+        get: operations["upkeep_why_drives__uuid_ident__why_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/dues": {
         parameters: {
             query?: never;
@@ -1402,6 +1462,26 @@ export interface paths {
         get: operations["jobs_dues_dues_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/failures/{ident}/cause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say which cause it was
+         * @description Confirm a cause.
+         */
+        post: operations["upkeep_confirm_failures__uuid_ident__cause_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3245,6 +3325,64 @@ export interface components {
             unit: string;
         };
         /**
+         * CauseConfirm
+         * @description The cause that was found to be why; ``rev`` is the version of the failure it was read at.
+         */
+        CauseConfirm: {
+            /** Cause */
+            cause: string;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /** Rev */
+            rev: number;
+        };
+        /**
+         * CauseOut
+         * @description A cause with its share of a hundred, what speaks for and against it, what to do about it.
+         */
+        CauseOut: {
+            /**
+             * Before New
+             * @description what to check on the machine before a new loop goes on
+             */
+            before_new: string;
+            /** Do */
+            do: string;
+            /**
+             * Job
+             * @description the job that does it
+             */
+            job: string;
+            /** Key */
+            key: string;
+            /**
+             * Share
+             * @description of 100, rounded to five: judgement stands behind it, not statistics
+             */
+            share: number;
+            /** Source */
+            source: string;
+            /** Speaks Against */
+            speaks_against: components["schemas"]["ForOut"][];
+            /** Speaks For */
+            speaks_for: components["schemas"]["ForOut"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * CentreIn
          * @description Centre distance: a range, or the one that is there with what the slide can give.
          */
@@ -4317,6 +4455,20 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * CheckOut
+         * @description What to look at next: the sign, the minutes with making safe, and what it settles.
+         */
+        CheckOut: {
+            /** Minutes */
+            minutes: number;
+            /** Needs Isolation */
+            needs_isolation: boolean;
+            /** Settles */
+            settles: string;
+            /** Sign */
+            sign: string;
         };
         /**
          * Choice
@@ -5495,6 +5647,205 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * EvidenceOut
+         * @description A sign that the record answers by itself, and from what.
+         */
+        EvidenceOut: {
+            /** Answer */
+            answer: string;
+            /** Says */
+            says: string;
+            /** Sign */
+            sign: string;
+        };
+        /** FailureFinderRequest */
+        FailureFinderRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["FailureIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** FailureFinderResponse */
+        FailureFinderResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["FailureOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * FailureIn
+         * @description A failed drive: its kind of loop, what was looked at and what was found. A sign that is not named was not looked at.
+         */
+        FailureIn: {
+            /**
+             * Answers
+             * @description sign by its key: yes, no (looked: not so), not looked
+             * @default {}
+             */
+            answers?: Record<string, never>;
+            /**
+             * Isolated
+             * @description the machine is isolated and its guard may be off
+             * @default false
+             */
+            isolated?: boolean;
+            /**
+             * Kind
+             * @description kind of loop
+             * @default v
+             * @enum {string}
+             */
+            kind?: "v" | "v-light" | "v-joined" | "v-link" | "sync" | "flat-belt" | "round" | "chain" | "chain-dogged";
+        };
+        /**
+         * FailureOut
+         * @description The likely causes, the check that tells most for its minutes, and every sign that can be looked for.
+         */
+        FailureOut: {
+            /** Causes */
+            causes: components["schemas"]["CauseOut"][];
+            check: components["schemas"]["CheckOut"] | null;
+            /** Other Share */
+            other_share: number;
+            /** Says */
+            says: string;
+            /** Settled */
+            settled: boolean;
+            /** Signs */
+            signs: components["schemas"]["SignOut"][];
+        };
+        /**
+         * FailureSave
+         * @description A failure with what was looked at: yes, no (looked: not so), not looked.
+         */
+        FailureSave: {
+            /**
+             * Answers
+             * @default {}
+             */
+            answers?: Record<string, never>;
+            /**
+             * At
+             * Format: date-time
+             * @description when it failed, or was found failed
+             */
+            at: string;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Hours
+             * @default null
+             */
+            hours?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+        };
+        /**
+         * FailureView
+         * @description A failure that is kept.
+         */
+        FailureView: {
+            /** Answers */
+            answers: {
+                [key: string]: string;
+            };
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Confirmed */
+            confirmed: string;
+            /** Confirmed By */
+            confirmed_by: string;
+            /** Confirmed Words */
+            confirmed_words: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Note */
+            note: string;
+            /** Rev */
+            rev: number;
+            /** Told */
+            told: components["schemas"]["ToldOut"][];
+            /**
+             * What
+             * @description what had failed
+             */
+            what: string;
+        };
+        /**
          * FamilyLine
          * @description A family of drives: its calculations, the input fields that say what is there, and what is picked beside.
          */
@@ -6215,6 +6566,16 @@ export interface components {
             shims: components["schemas"]["Figure"][];
         };
         /**
+         * ForOut
+         * @description A sign that speaks for or against a cause, and why.
+         */
+        ForOut: {
+            /** Why */
+            why: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * FormulaOut
          * @description A formula as LaTeX with its source.
          */
@@ -6358,6 +6719,18 @@ export interface components {
             formulas: string[];
             /** Tables */
             tables: string[];
+        };
+        /**
+         * HitRate
+         * @description How often the cause that was confirmed had been told first, and among the first two.
+         */
+        HitRate: {
+            /** Confirmed */
+            confirmed: number;
+            /** First */
+            first: number;
+            /** First Two */
+            first_two: number;
         };
         /**
          * IdentifyIn
@@ -9203,6 +9576,37 @@ export interface components {
             warnings: string[];
         };
         /**
+         * SignOut
+         * @description A sign: where it is looked for, how, with the guard on or off, and a drawing of it; what was answered.
+         */
+        SignOut: {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "yes" | "no" | "not looked" | "";
+            /**
+             * Guard
+             * @enum {string}
+             */
+            guard: "on" | "off";
+            /** How */
+            how: string;
+            /** Key */
+            key: string;
+            /** Minutes */
+            minutes: number;
+            /** Picture */
+            picture: string;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "loop" | "wheel" | "machine" | "operation" | "history";
+            /** Words */
+            words: string;
+        };
+        /**
          * SoftFootIn
          * @description How far each foot lifts when its bolt alone is loosened; near and far are from the other machine.
          */
@@ -11389,6 +11793,18 @@ export interface components {
             width: number | string;
         };
         /**
+         * ToldOut
+         * @description A cause as it was told.
+         */
+        ToldOut: {
+            /** Key */
+            key: string;
+            /** Share */
+            share: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * ToldShown
          * @description What a real instrument showed, told by its bridge.
          */
@@ -12377,6 +12793,32 @@ export interface components {
             name: string;
             /** Place */
             place: number;
+        };
+        /**
+         * WhyView
+         * @description What is needed to ask why a drive failed: its kind of loop, what its record answers, and its failures so far.
+         */
+        WhyView: {
+            /** Drive */
+            drive: string;
+            /** Evidence */
+            evidence: components["schemas"]["EvidenceOut"][];
+            /** Failures */
+            failures: components["schemas"]["FailureView"][];
+            hits: components["schemas"]["HitRate"];
+            /** Isolation Points */
+            isolation_points: string[];
+            /** Kind */
+            kind: string;
+            /** Machine */
+            machine: string;
+            /**
+             * Repeat
+             * @description said where loops were fitted too often: clear the machine first
+             */
+            repeat: string;
+            /** What */
+            what: string;
         };
         /**
          * WorkingStep
@@ -15228,6 +15670,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DriveRefitResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_failure_finder_calc_failure_finder_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FailureFinderRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FailureFinderResponse"];
                 };
             };
             /** @description problem */
@@ -19696,6 +20254,170 @@ export interface operations {
             };
         };
     };
+    upkeep_keep_drives__uuid_ident__failures_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FailureSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     instruments_take_drives__uuid_ident__instruments_post: {
         parameters: {
             query?: never;
@@ -20039,22 +20761,128 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description the file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "audio/wav": unknown;
+                    "audio/wav": string;
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ValidationErrorModel"][];
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
                 };
             };
         };
@@ -20074,22 +20902,128 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description the file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/pdf": unknown;
+                    "application/pdf": string;
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ValidationErrorModel"][];
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
                 };
             };
         };
@@ -20671,6 +21605,143 @@ export interface operations {
             };
         };
     };
+    upkeep_why_drives__uuid_ident__why_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     jobs_dues_dues_get: {
         parameters: {
             query?: {
@@ -20693,6 +21764,170 @@ export interface operations {
             };
             /** @description problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    upkeep_confirm_failures__uuid_ident__cause_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CauseConfirm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -21595,22 +22830,128 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description the file */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/pdf": unknown;
+                    "application/pdf": string;
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ValidationErrorModel"][];
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
                 };
             };
         };

@@ -34,6 +34,12 @@ export const router = createRouter({
       meta: { rail: 'jobs' },
       props: true,
     },
+    {
+      path: '/drives/:id/why',
+      component: () => import('@/features/why/views/WhyView.vue'),
+      meta: { rail: 'machines' },
+      props: true,
+    },
     { path: '/choose', component: () => import('@/features/choose/views/ChooseView.vue'), meta: { rail: 'bench' } },
     { path: '/what-belt', component: () => import('@/features/bench/views/WhatBeltView.vue'), meta: { rail: 'bench' } },
     { path: '/bench', component: () => import('@/features/bench/views/BenchView.vue'), meta: { rail: 'bench' } },

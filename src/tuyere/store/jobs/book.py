@@ -68,7 +68,7 @@ def templates_for(session: Session, drive_id: uuid.UUID) -> TemplateList:
         for t, _, own in every_template(session).values()
         if t.serves(loop)
     ]
-    order = ("retension", "fit", "align", "run-in", "speed", "free")
+    order = ("retension", "fit", "align", "run-in", "speed", "inspect", "replace", "find-cause", "lubricate", "free")
     return TemplateList(
         templates=sorted(lines, key=lambda x: (order.index(x.kind) if x.kind in order else len(order), x.title)),
         take_ups=list(words(TakeUp)),

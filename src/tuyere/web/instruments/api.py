@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 from tuyere.store.twins import book
 from tuyere.store.twins.forms import TakeReading, ToldShown, TwinSave
 from tuyere.store.twins.views import InstrumentList, ShownList, ShownView, TwinView
-from tuyere.web.plumbing.common import ById, answer, documented, lasting, saved, session
+from tuyere.web.plumbing.common import ById, answer, documented, documented_file, lasting, saved, session
 
 api = APIBlueprint("instruments", __name__, url_prefix="/api", abp_tags=[Tag(name="instruments")])
 
@@ -66,9 +66,7 @@ def take(path: ById, body: TakeReading) -> Response:
     return saved(body, lambda s, actor: book.take_reading(s, actor, path.ident, body))
 
 
-@api.get(
-    "/drives/<uuid:ident>/pluck.wav", summary="The sound of a belt", responses={200: {"content": {"audio/wav": {}}}}
-)
+@api.get("/drives/<uuid:ident>/pluck.wav", summary="The sound of a belt", responses=documented_file("audio/wav", 404))
 def pluck(path: ById, query: BeltQuery) -> Response:
     """The sound of a plucked belt of a simulated drive."""
     with session() as s:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import uuid
 from datetime import timedelta, timezone
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
@@ -21,7 +21,7 @@ from tuyere.store.jobs.fall import TensionFall, tension_fall
 from tuyere.store.jobs.forms import EventSave, JobOpen, TemplateSave
 from tuyere.store.jobs.templates import save_template, template_text
 from tuyere.store.jobs.views import DueList, JobList, JobView, TemplateList, TemplateText
-from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, saved, session
+from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
 
@@ -119,7 +119,7 @@ def _here() -> str:
     return request.host_url.rstrip("/")
 
 
-PDF: dict[Any, Any] = {200: {"content": {"application/pdf": {}}}}
+PDF = documented_file("application/pdf", 404)
 
 
 @api.get("/jobs/<uuid:ident>/card.pdf", summary="A job on paper", responses=PDF)

@@ -84,6 +84,13 @@ def lasting(make: Callable[[], BaseModel]) -> Response:
     return response
 
 
+def documented_file(kind: str, *problems: int) -> dict[Any, Any]:
+    """Responses of an answer that is a file of a kind, such as application/pdf."""
+    out = documented(BaseModel, *problems)
+    out[200] = {"description": "the file", "content": {kind: {"schema": {"type": "string", "format": "binary"}}}}
+    return out
+
+
 def documented(model: type[BaseModel], *problems: int) -> dict[Any, Any]:
     """Responses for the OpenAPI document: the model, and the problems that may come instead."""
     from tuyere.web.plumbing.problems import PROBLEM_SCHEMA

@@ -326,6 +326,7 @@ watch(
       />
       <div v-if="build" class="at">
         <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
+        <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
         <span class="tag"
           >Tag for the machine
           <a v-for="t in TAGS" :key="t.size" :href="tagAt(t.size)" target="_blank" rel="noopener">{{

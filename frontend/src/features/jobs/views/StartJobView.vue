@@ -29,6 +29,10 @@ const kinds: Record<string, string> = {
   align: 'Line it up',
   'run-in': 'After the first hours',
   speed: 'Change its speed',
+  inspect: 'Look it over',
+  replace: 'Change a part',
+  'find-cause': 'Find out why',
+  lubricate: 'Oil it',
   free: 'Something else',
 }
 onMounted(async () => {

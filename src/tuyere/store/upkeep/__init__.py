@@ -1,0 +1,1 @@
+"""The life of a drive after it runs: failures and what the record says of them."""

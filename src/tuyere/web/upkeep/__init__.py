@@ -1,0 +1,1 @@
+"""Upkeep over HTTP."""
