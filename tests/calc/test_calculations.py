@@ -33,6 +33,10 @@ def figures(x: Any, path: str = "") -> list[tuple[str, dict[str, Any]]]:
     return [f for v in x for f in figures(v, path)] if isinstance(x, list) else []
 
 
+# It weighs words against words: what it tells are shares of a hundred, not quantities.
+JUDGES = {"failure-finder"}
+
+
 @pytest.mark.parametrize("name", NAMES)
 def test_example_works_and_hangs_together(name: str) -> None:
     answer = run(name, CALCULATIONS[name].example)
@@ -42,7 +46,7 @@ def test_example_works_and_hangs_together(name: str) -> None:
         assert step["source"]["title"] and step["source"]["origin"] and math.isfinite(step["value"])
         assert all(ids.index(u) < ids.index(step["id"]) for u in step["uses"])
     shown = figures(answer["result"])
-    assert shown and all(math.isfinite(f["value"]) for _, f in shown)
+    assert (shown or name in JUDGES) and all(math.isfinite(f["value"]) for _, f in shown)
     assert all(f["step"] in ids for _, f in shown if f["step"])
     json.dumps(answer, allow_nan=False)
 

@@ -133,6 +133,11 @@ def kind_of_loop(loop: str) -> str:
     return KINDS[loop]
 
 
+def cause_words() -> dict[str, str]:
+    """Every cause in words, by key, and the one that is in no table."""
+    return {c.key: c.words for c in table("causes").records(Cause)} | {OTHER: "something else"}
+
+
 @cache
 def model_of(kind: str) -> Model:
     """The model of a kind of drive: v, sync, flat, round, link or chain. Raises InputError."""

@@ -8,7 +8,7 @@ from pydantic import JsonValue
 from sqlmodel import Session, col, select
 
 from tuyere.calc.registry import find, work
-from tuyere.core.diagnosis.model import OTHER, kind_of_loop, model_of
+from tuyere.core.diagnosis.model import cause_words, kind_of_loop, model_of
 from tuyere.core.errors import InputError
 from tuyere.store.builds.tables import Build
 from tuyere.store.jobs.read import build_of, known_of
@@ -23,13 +23,8 @@ from tuyere.store.upkeep.tables import Failure
 from tuyere.store.upkeep.views import EvidenceOut, FailureView, HitRate, ToldOut, WhyView
 
 
-def _words() -> dict[str, str]:
-    every = {c.key: c.words for kind in ("v", "sync", "flat", "round", "link", "chain") for c in model_of(kind).causes}
-    return every | {OTHER: "something else"}
-
-
 def _view(session: Session, row: Failure) -> FailureView:
-    words = _words()
+    words = cause_words()
     known = known_of(session, session.get_one(Build, row.build_id), "us")
     return FailureView(
         id=row.id,

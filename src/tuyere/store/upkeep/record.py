@@ -10,11 +10,9 @@ from sqlmodel import Session, col, select
 
 from tuyere.core.diagnosis.model import model_of
 from tuyere.jobs.facts import DriveKnown
-from tuyere.store.builds.tables import Build
 from tuyere.store.drives.current import duties_of
 from tuyere.store.jobs.read import answered, told
 from tuyere.store.jobs.tables import Job as JobRow
-from tuyere.store.plumbing.rows import below
 
 # Common practice, no source.
 YOUNG, NEVER_AFTER, RECENT, LATELY, OFTEN = (timedelta(days=d) for d in (14, 7, 3, 60, 365))
@@ -32,8 +30,8 @@ class Evidence:
 
 
 def fits_of(session: Session, drive_id: uuid.UUID) -> list[datetime]:
-    """When a loop was fitted, the oldest first: by jobs, and by builds that were settled as fitted without one."""
-    jobs = session.exec(
+    """When a loop was fitted, the oldest first, by the jobs that did it: a build says what stands there, not when it was put on."""
+    found = session.exec(
         select(JobRow.closed_at).where(
             JobRow.drive_id == drive_id,
             JobRow.state == "closed",
@@ -41,17 +39,7 @@ def fits_of(session: Session, drive_id: uuid.UUID) -> list[datetime]:
             col(JobRow.archived_at).is_(None),
         )
     ).all()
-    builds = [
-        b.valid_from
-        for b in below(session, Build, "drive_id", drive_id)
-        if b.purpose == "fitted" and b.valid_from is not None
-    ]
-    moments: list[datetime] = []
-    for at in sorted([j for j in jobs if j is not None] + builds):
-        # A job and the build it settled are one fit.
-        if not moments or at - moments[-1] > timedelta(days=2):
-            moments.append(at)
-    return moments
+    return sorted(at for at in found if at is not None)
 
 
 def _days(span: timedelta) -> str:

@@ -22,7 +22,7 @@ defineProps<{ causes: components['schemas']['CauseOut'][]; other: number; answer
           </p>
         </template>
       </div>
-      <span class="bar" aria-hidden="true"><i :style="{ width: `${c.share}%` }" /></span>
+      <span class="weight" aria-hidden="true"><i :style="{ width: `${c.share}%` }" /></span>
       <span class="share figure">{{ c.share }}<small> of 100</small></span>
     </li>
   </ol>
@@ -59,12 +59,12 @@ h3 {
   grid-template-columns: 56px minmax(0, 1fr);
   line-height: 1.3;
 }
-.bar {
+.weight {
   border: 1.5px solid var(--ink);
   height: 16px;
   margin-top: 6px;
 }
-.bar i {
+.weight i {
   display: block;
   height: 100%;
   background: var(--ink);
@@ -84,7 +84,7 @@ h3 {
   .causes li {
     grid-template-columns: 22px minmax(0, 1fr) 80px;
   }
-  .bar {
+  .weight {
     grid-column: 2 / 3;
     grid-row: 2;
   }

@@ -19,7 +19,16 @@ const PLACES = [
   { key: 'history', words: 'Record' },
 ] as const
 const place = ref<(typeof PLACES)[number]['key']>('loop')
-const shown = computed(() => props.signs.filter((s) => s.where === place.value))
+const FEW = 6
+const all = ref(false)
+const here = computed(() => props.signs.filter((s) => s.where === place.value))
+// What was answered stays in sight; of the rest a few, and all of them on demand.
+const shown = computed(() => {
+  if (all.value) return here.value
+  const said = here.value.filter((s) => ['yes', 'no'].includes(props.answers[s.key] ?? ''))
+  return here.value.filter((s) => said.includes(s) || here.value.indexOf(s) < Math.max(FEW, said.length))
+})
+const more = computed(() => here.value.length - shown.value.length)
 const count = (key: string) =>
   props.signs.filter((s) => s.where === key && ['yes', 'no'].includes(props.answers[s.key] ?? '')).length
 const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not looked': 'not looked at' }
@@ -35,9 +44,9 @@ const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not 
         role="tab"
         :aria-selected="place === p.key"
         :class="{ here: place === p.key }"
-        @click="place = p.key"
+        @click="((place = p.key), (all = false))"
       >
-        {{ p.words }}<span v-if="count(p.key)" class="figure"> {{ count(p.key) }}</span>
+        {{ p.words }} <span v-if="count(p.key)" class="figure">&nbsp;{{ count(p.key) }}</span>
       </button>
     </div>
     <p class="dim">Tap what you see; tap again for “looked: not so”.</p>
@@ -57,6 +66,7 @@ const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not 
         <span class="answer">{{ WORDS[answers[s.key] ?? 'not looked'] }}</span>
       </button>
     </div>
+    <button v-if="more > 0" type="button" class="plain more" @click="all = true">{{ more }} more here</button>
   </div>
 </template>
 
@@ -129,6 +139,12 @@ const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not 
   border: 1.5px solid var(--ink);
   color: var(--ink);
   padding: 0 8px;
+}
+.more {
+  min-height: 44px;
+  color: var(--touch);
+  text-decoration: underline;
+  justify-self: start;
 }
 .from {
   font-style: italic;

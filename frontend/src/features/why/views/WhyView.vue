@@ -8,7 +8,7 @@ import type { components } from '@/api/schema'
 import FaultPicture from '@/faults/FaultPicture.vue'
 import { drawn } from '@/faults/drawn'
 import { faultText } from '@/shared/format/faults'
-import { shortDate } from '@/shared/format/words'
+import { keyWords, shortDate } from '@/shared/format/words'
 import { useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
@@ -130,6 +130,9 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
       </label>
       <NoticeList v-if="found?.notices.length" :notices="found.notices" />
       <div class="two">
+        <section v-if="r" class="sheet">
+          <SignBoard :signs="r.signs" :answers="answers" :said="said" @tap="tap" />
+        </section>
         <section v-if="r" class="sheet likely">
           <p class="label">Most likely, from {{ given }} answer{{ given === 1 ? '' : 's' }} and this drive's record</p>
           <p class="says">{{ r.says }}</p>
@@ -140,7 +143,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
             <div class="row">
               <router-link class="key" :to="jobAt('clear-before-new')">Job: clear the machine first</router-link>
               <router-link v-if="top.job !== 'clear-before-new'" class="key" :to="jobAt(top.job)"
-                >Job: {{ top.do.split(/[,;]/)[0]?.toLowerCase() }}</router-link
+                >Then: {{ keyWords(top.job) }}</router-link
               >
             </div>
             <el-button type="primary" :disabled="busy" @click="keep">Keep this failure with the drive</el-button>
@@ -148,9 +151,6 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
               {{ problem.errors[0] ? faultText(problem.errors[0]) : problem.detail }}
             </p>
           </div>
-        </section>
-        <section v-if="r" class="sheet">
-          <SignBoard :signs="r.signs" :answers="answers" :said="said" @tap="tap" />
         </section>
       </div>
       <section v-if="why.failures.length" class="sheet past">
