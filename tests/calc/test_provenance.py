@@ -40,6 +40,8 @@ STEPLESS = {
     ),
     "counted, or a plain difference or share of figures that stand beside it": (
         r"link-belt result\.(hand_tight|run)",
+        r"groove-wear result\.(wheels\[\d\]\.used|speed_change)",
+        r"take-up-left result\.used",
         r"belt-cut-length result\.(lap|cut_least|cut_most)",
         r"belt-length-off result\.",
         r"chain-(drive result\.length|length result)\.mounted_(low|high)",

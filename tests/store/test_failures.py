@@ -17,7 +17,7 @@ from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.trouble import NotThere, Stale
 from tuyere.store.upkeep.book import confirm_cause, save_failure, why
 from tuyere.store.upkeep.forms import CauseConfirm, FailureSave
-from tuyere.store.upkeep.record import too_often
+from tuyere.store.upkeep.record import life_says, lives_of, too_often
 
 ONE_SIDE = {"v-one-side": "yes", "misline": "yes", "chirp": "yes"}
 
@@ -81,6 +81,18 @@ def test_what_was_told_stays_as_told_and_the_finder_counts_its_hits(db: Session)
     other = save_failure(db, DRAY, drive, failed(db, drive, {"v-glaze": "yes"}, days=3)).failures[-1]
     wrong = confirm_cause(db, DRAY, other.id, CauseConfirm(rev=other.rev, cause="v-whip"))
     assert (wrong.hits.confirmed, wrong.hits.first) == (before.confirmed + 2, before.first + 1)
+
+
+def test_how_long_they_last_is_said_with_bounds_or_not_at_all() -> None:
+    at = now()
+    fits = [at - timedelta(days=d) for d in (700, 500, 320, 110)]
+    failures = [at - timedelta(days=d) for d in (510, 330, 120)]
+    failed, running = lives_of(fits, failures, at)
+    assert failed == pytest.approx([190, 170, 200]) and running == pytest.approx([110])
+    says = life_says(fits, failures, at)
+    assert "lasts about" in says and "nine in ten sure, from 3" in says
+    assert "not enough yet" in life_says(fits, failures[:1], at)
+    assert life_says(fits, [], at) == ""
 
 
 def test_what_cannot_be_is_refused(db: Session) -> None:

@@ -144,6 +144,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/belt-frequencies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a drive shakes with
+         * @description Turns of both shafts and the belt, teeth in mesh and their multiples; what a measured frequency points at.
+         */
+        post: operations["calc_calc_belt_frequencies_calc_belt_frequencies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/belt-identify": {
         parameters: {
             query?: never;
@@ -604,6 +624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/groove-wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wear of grooves
+         * @description Gap of a groove gauge against the limit of 1/32 in; how much deeper the belt sits, and what that does to the speed.
+         */
+        post: operations["calc_calc_groove_wear_calc_groove_wear_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/link-belt": {
         parameters: {
             query?: never;
@@ -938,6 +978,26 @@ export interface paths {
          * @description One synchronous drive against every limit of the search: what it misses and by how much, or its place in the order.
          */
         post: operations["calc_calc_sync_why_not_calc_sync_why_not_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/take-up-left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take-up that is left
+         * @description Growth a take-up can still take in, how much the loop has grown, when to order the next one and when to change it.
+         */
+        post: operations["calc_calc_take_up_left_calc_take_up_left_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2576,6 +2636,70 @@ export interface components {
              * @default null
              */
             stiffness?: (number | string) | null;
+        };
+        /** BeltFrequenciesRequest */
+        BeltFrequenciesRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["FrequenciesIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltFrequenciesResponse */
+        BeltFrequenciesResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["FrequenciesOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /** BeltIdentifyRequest */
         BeltIdentifyRequest: {
@@ -6602,6 +6726,56 @@ export interface components {
             unit: string;
         };
         /**
+         * FrequenciesIn
+         * @description A drive of two wheels, its loop, and what was measured.
+         */
+        FrequenciesIn: {
+            /**
+             * Driven Diameter
+             * @description pitch diameter of the driven wheel
+             */
+            driven_diameter: number | string;
+            /**
+             * Driver Diameter
+             * @description pitch diameter of the driver
+             */
+            driver_diameter: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Length
+             * @description length of the loop
+             */
+            length: number | string;
+            /**
+             * Measured
+             * @description frequency that stands out in a measurement
+             * @default null
+             */
+            measured?: (number | string) | null;
+            /**
+             * Pitch
+             * @description pitch of teeth or links, where it has some
+             * @default null
+             */
+            pitch?: (number | string) | null;
+        };
+        /**
+         * FrequenciesOut
+         * @description Every note, and what the measured one is.
+         */
+        FrequenciesOut: {
+            /** Measured Is */
+            measured_is: components["schemas"]["NoteOut"][];
+            /** Notes */
+            notes: components["schemas"]["NoteOut"][];
+            /** Says */
+            says: string;
+        };
+        /**
          * GapsIn
          * @description Gaps at points of a wheel's face; positive where the face lies behind the line, toward its own machine.
          */
@@ -6685,6 +6859,155 @@ export interface components {
                 [key: string]: string;
             };
             result: components["schemas"]["FitOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * GrooveIn
+         * @description One wheel's worst groove under the gauge.
+         */
+        GrooveIn: {
+            /**
+             * Angle
+             * @description angle of the groove, as the gauge says
+             */
+            angle: number | string;
+            /**
+             * Belt Less
+             * @description what the belt has lost across its top
+             * @default null
+             */
+            belt_less?: (number | string) | null;
+            /**
+             * Diameter
+             * @description diameter as it was new
+             */
+            diameter: number | string;
+            /**
+             * Gap
+             * @description gap of light between gauge and flank, at its widest
+             */
+            gap: number | string;
+        };
+        /**
+         * GrooveOut
+         * @description One wheel: how much of the limit its wear has used, how much deeper the belt sits, what to do.
+         */
+        GrooveOut: {
+            drop: components["schemas"]["Figure"];
+            used: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+            /**
+             * Wheel
+             * @enum {string}
+             */
+            wheel: "driver" | "driven";
+            worn_diameter: components["schemas"]["Figure"];
+        };
+        /**
+         * GrooveWearIn
+         * @description The worn wheel, the other one where it was gauged too, and the driver's speed to see what the speed has lost.
+         */
+        GrooveWearIn: {
+            /**
+             * @description the driven wheel
+             * @default null
+             */
+            driven?: components["schemas"]["GrooveIn"] | null;
+            /**
+             * @description the driver
+             * @default null
+             */
+            driver?: components["schemas"]["GrooveIn"] | null;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             * @default null
+             */
+            driver_speed?: (number | string) | null;
+        };
+        /**
+         * GrooveWearOut
+         * @description What the gauge says of the wheels, and what to do.
+         */
+        GrooveWearOut: {
+            limit: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            speed_change: components["schemas"]["Figure"] | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+            /** Wheels */
+            wheels: components["schemas"]["GrooveOut"][];
+        };
+        /** GrooveWearRequest */
+        GrooveWearRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["GrooveWearIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** GrooveWearResponse */
+        GrooveWearResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["GrooveWearOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -7994,6 +8317,19 @@ export interface components {
              * @enum {string}
              */
             way: "outboard" | "inboard" | "away" | "toward" | "outward" | "inward";
+        };
+        /**
+         * NoteOut
+         * @description A frequency that the drive makes, and what it points at when it is strong.
+         */
+        NoteOut: {
+            frequency: components["schemas"]["Figure"];
+            /** Of */
+            of: string;
+            /** Points At */
+            points_at: string;
+            /** Times */
+            times: number;
         };
         /**
          * NoticeOut
@@ -11029,6 +11365,108 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * TakeUpLeftIn
+         * @description A take-up as it stands, and the length of the loop to say how much it has grown.
+         */
+        TakeUpLeftIn: {
+            /**
+             * Left
+             * @description travel left before its stop
+             */
+            left: number | string;
+            /**
+             * Length
+             * @description length of the loop
+             * @default null
+             */
+            length?: (number | string) | null;
+            /**
+             * Whole
+             * @description travel there was with a new loop, after it was tensioned
+             */
+            whole: number | string;
+        };
+        /**
+         * TakeUpLeftOut
+         * @description How much is left, and what to do.
+         */
+        TakeUpLeftOut: {
+            grown: components["schemas"]["Figure"] | null;
+            growth_left: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            used: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+        };
+        /** TakeUpLeftRequest */
+        TakeUpLeftRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["TakeUpLeftIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TakeUpLeftResponse */
+        TakeUpLeftResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["TakeUpLeftOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * TemplateLine
          * @description A template that a drive can have a job by.
          */
@@ -12810,6 +13248,11 @@ export interface components {
             isolation_points: string[];
             /** Kind */
             kind: string;
+            /**
+             * Life
+             * @description how long loops last on this drive, with bounds; or that it is not enough yet
+             */
+            life: string;
             /** Machine */
             machine: string;
             /**
@@ -13582,6 +14025,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltCutLengthResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_belt_frequencies_calc_belt_frequencies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltFrequenciesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltFrequenciesResponse"];
                 };
             };
             /** @description problem */
@@ -16346,6 +16905,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_groove_wear_calc_groove_wear_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GrooveWearRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GrooveWearResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_link_belt_calc_link_belt_post: {
         parameters: {
             query?: never;
@@ -18222,6 +18897,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyncWhyNotResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_take_up_left_calc_take_up_left_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeUpLeftRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeUpLeftResponse"];
                 };
             };
             /** @description problem */

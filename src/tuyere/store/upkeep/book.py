@@ -18,7 +18,7 @@ from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.rows import below, one
 from tuyere.store.plumbing.trouble import Stale
 from tuyere.store.upkeep.forms import CauseConfirm, FailureSave
-from tuyere.store.upkeep.record import fits_of, record_says, too_often
+from tuyere.store.upkeep.record import fits_of, life_says, record_says, too_often
 from tuyere.store.upkeep.tables import Failure
 from tuyere.store.upkeep.views import EvidenceOut, FailureView, HitRate, ToldOut, WhyView
 
@@ -70,6 +70,7 @@ def why(session: Session, drive_id: uuid.UUID) -> WhyView:
             for e in record_says(session, drive_id, known, kind, at)
         ],
         repeat=too_often(fits_of(session, drive_id), at),
+        life=life_says(fits_of(session, drive_id), sorted(r.at for r in rows), at),
         failures=[_view(session, r) for r in rows],
         hits=hit_rate(session),
     )

@@ -9,6 +9,8 @@ from datetime import datetime, timedelta
 from sqlmodel import Session, col, select
 
 from tuyere.core.diagnosis.model import model_of
+from tuyere.core.errors import InputError
+from tuyere.core.upkeep.life import life_of
 from tuyere.jobs.facts import DriveKnown
 from tuyere.store.drives.current import duties_of
 from tuyere.store.jobs.read import answered, told
@@ -145,6 +147,37 @@ def record_says(session: Session, drive_id: uuid.UUID, known: DriveKnown, kind: 
         )
     signs = {s.key for s in model_of(kind).signs}
     return [e for e in out if e.sign in signs]
+
+
+def lives_of(fits: list[datetime], failures: list[datetime], at: datetime) -> tuple[list[float], list[float]]:
+    """(days that loops lasted which failed, days of those that were still running): from each fit to the failure after it, else to
+    the next fit or to now.
+    """
+    failed: list[float] = []
+    running: list[float] = []
+    for k, fit in enumerate(fits):
+        end = fits[k + 1] if k + 1 < len(fits) else at
+        died = [f for f in failures if fit < f <= end]
+        days = ((died[0] if died else end) - fit).total_seconds() / 86400
+        if days > 0:
+            (failed if died else running).append(days)
+    return failed, running
+
+
+def life_says(fits: list[datetime], failures: list[datetime], at: datetime) -> str:
+    """How long loops last on a drive, with honest bounds; or that it is not enough yet."""
+    failed, running = lives_of(fits, failures, at)
+    if not failed:
+        return ""
+    try:
+        life = life_of(failed, running)
+    except InputError as e:
+        return f"{len(failed)} failed since it is on record: {e.why}."
+    low, high = (round(x) for x in (life.scale_low, life.scale_high))
+    says = f"A loop lasts about {round(life.mean)} days here (typical life {low} to {high}, nine in ten sure, from {life.failed})."
+    if life.early:
+        says += " They die the likelier the newer they are: that is fitting or the machine, not wear."
+    return says
 
 
 def too_often(fits: list[datetime], at: datetime) -> str:

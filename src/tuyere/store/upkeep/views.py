@@ -60,5 +60,6 @@ class WhyView(Answer):
     isolation_points: list[str]
     evidence: list[EvidenceOut]
     repeat: str = Field(description="said where loops were fitted too often: clear the machine first")
+    life: str = Field(description="how long loops last on this drive, with bounds; or that it is not enough yet")
     failures: list[FailureView]
     hits: HitRate

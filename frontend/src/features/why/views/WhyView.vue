@@ -155,6 +155,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
       </div>
       <section v-if="why.failures.length" class="sheet past">
         <h2>Failures on record</h2>
+        <p v-if="why.life">{{ why.life }}</p>
         <div v-for="f in why.failures" :key="f.id" class="failure">
           <p>
             <b>{{ shortDate(f.at) }}</b>, {{ f.what }}, {{ f.by }}. Told:
