@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 
 import { calculate } from '@/api/calc'
 import type {
@@ -75,7 +75,12 @@ function question(): Record<string, unknown> {
     ...forms.picked?.input(beside.value, said),
   }
 }
+/** What lies on the shelf and which tables are the shop's own belong to the question: nothing is asked before they are read. */
+const read = (async () => {
+  ;[shelf.value, ratings.value] = await Promise.all([readShelf(settings.units), readRatings(settings.units)])
+})()
 async function search() {
+  await read
   const input = question()
   asked.value = input
   await ask(() => calculate<SelectAnswer>(props.family.select, { units: settings.units, options: picks.value, input }))
@@ -101,10 +106,6 @@ watch(
   (_now, before) => (fixed.value = carryFields(fixed.value, before, forms.fixed?.carried ?? {})),
   { flush: 'sync' },
 )
-onMounted(async () => {
-  shelf.value = await readShelf(settings.units)
-  ratings.value = await readRatings(settings.units)
-})
 // What is chosen here is asked again at once; what is typed is asked when the person says so.
 watch([weights, picks, beside, () => settings.units], () => former.value && void search(), { deep: true })
 defineExpose({ search, anything })
