@@ -87,6 +87,13 @@ def test_a_drive_set_by_the_makers_number_shows_it_and_the_worked_one_stays_on_i
     found = known.band("new")
     assert found is not None and found[1] == "the machine maker's"
     shown = figure_of(known, "tension_band", "new")
+    # Tag, card and scale go by it too.
+    (set_to,) = to_set(known).bands
+    assert set_to.label == "maker's number" and set_to.number not in [b.number for b in to_set(V).bands]
+    assert set_to.number in [b.number for b in big_figures(known)]
+    ruler = tension_ruler(known, 184.0)
+    assert ruler is not None and "maker's number" in [i.text for i in ruler.items if isinstance(i, Text)]
+    assert set_to.number in words_of(page_of(pdf_of(tag_scene(a_tag(known), "100x50"))))
     assert shown is not None and "maker" in shown.label and shown.low != pytest.approx(V.band("new")[0].low_n)  # type: ignore[index]
 
 

@@ -134,10 +134,10 @@ def test_every_job_of_every_family_goes_on_two_pages_at_most(db: Session, family
     tried = 0
     for t in templates_for(db, drive).templates:
         job = open_job(db, DRAY, drive, JobOpen(template=t.key))
-        for blank in (True, False):
-            card = job_card(db, job.id, units="si", blank=blank, address="http://x")
-            pdf = pypdfium2.PdfDocument(pdf_of_page(card_html(card, "a4")))
-            assert len(pdf) <= 2, (t.key, blank, len(pdf))
+        # the blank card is the longer one: it has every table with its empty lines
+        card = job_card(db, job.id, units="si", blank=True, address="http://x")
+        pdf = pypdfium2.PdfDocument(pdf_of_page(card_html(card, "a4")))
+        assert len(pdf) <= 2, (t.key, len(pdf))
         said = "".join(str(p.get_textpage().get_text_bounded()) for p in pdf)
         assert "FIRST MAKE SAFE" in said and t.title in said.replace("\r\n", " ")
         tried += 1

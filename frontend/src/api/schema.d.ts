@@ -9272,6 +9272,11 @@ export interface components {
             before: {
                 [key: string]: components["schemas"]["JsonValue"];
             } | null;
+            /**
+             * Besides
+             * @description what doing that changes besides, where it changes something
+             */
+            besides: string;
             /** Calc */
             calc: string;
             /**

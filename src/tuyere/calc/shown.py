@@ -93,6 +93,15 @@ def shown(value: float, kind_name: str, units: str, style: str = "") -> str:
     return together(*amount(value, kind_name, units, style))
 
 
+def inside(words: str) -> str:
+    """Words that stood alone, as they go on inside a sentence.
+
+    >>> inside("Wheels out of line")
+    'wheels out of line'
+    """
+    return words[:1].lower() + words[1:]
+
+
 def together(number: str, unit: str) -> str:
     """A number with its unit."""
     return number + unit if unit == "°" else f"{number} {unit}".strip()

@@ -16,6 +16,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.steps import quiet
 from tuyere.core.tension.formulas import span_frequency
 from tuyere.core.tension.reading_formulas import force_for_tension, idler_of_tension, pull_of_idler
+from tuyere.core.units import MM_PER_IN, N_PER_LBF
 from tuyere.instruments.interface import Kind, Shown, kind_of, mishandlings_of
 from tuyere.instruments.twin import FEET, Twin, movement_of_slack
 from tuyere.jobs.facts import DriveKnown
@@ -86,7 +87,7 @@ def _plunger(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
         raise _no(ask.target, "this loop is not set by tension", "a belt")
     q = scale.deflection_mm
     if "wrong-ring" in ask.held:
-        return 16 * q / 25.4 * 4.4482216
+        return 16 * q / MM_PER_IN * N_PER_LBF
     with quiet():
         force = float(
             force_for_tension(

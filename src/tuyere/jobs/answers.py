@@ -30,6 +30,7 @@ class Said:
     says: str
     verdict: str
     do: str = ""
+    besides: str = ""
     calc: str = ""
     result: Mapping[str, Any] | None = None
     working: tuple[WorkingStep, ...] = ()
@@ -193,7 +194,8 @@ def _gaps(state: StepState, rims: Mapping[str, Read], known: DriveKnown, tool: s
     first = _line_of(state.rounds[0], rims, known, tool) if len(state.rounds) > 1 else None
     before = None if first is None else first.result.model_dump(mode="json")
     return Said(
-        says=" ".join(s for s in (result.says, _tension_after(result, known)) if s),
+        says=result.says,
+        besides=_tension_after(result, known),
         verdict="fine" if result.within else "act",
         do=result.moves[0].says if result.moves else "",
         calc="alignment",

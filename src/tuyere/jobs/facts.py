@@ -94,6 +94,16 @@ class DriveKnown:
                 return maker_band(maker, self.hold, state), "the machine maker's"
         return self.hold.band(state), "worked"
 
+    @property
+    def bands(self) -> tuple[tuple[str, TensionBand], ...]:
+        """What to set, each with its name: the machine maker's number alone where it is known, else a new loop and one that has run in."""
+        if self.hold is None:
+            return ()
+        found = self.band("run in")
+        if found is not None and self.ends_asked.maker is not None:
+            return (("maker's number", found[0]),)
+        return tuple((b.state, b) for b in self.hold.bands)
+
     @cached_property
     def cliffs(self) -> Cliffs | None:
         """Both ends of its tension."""
@@ -174,7 +184,10 @@ def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
     if name == "deflection":
         return FigureOfDrive(name=name, label="press in by", shown=f(scale.deflection_mm, "length", "tape").shown)
     if name == "tension_band":
-        band, whose = known.band(state) or (hold.band(state), "worked")
+        found = known.band(state)
+        if found is None:
+            return None
+        band, whose = found
         least, most = (f(scale.force_n(float(n)), "force") for n in (band.low_n, band.high_n))
         return FigureOfDrive(
             name=name,

@@ -7,9 +7,10 @@ from pydantic import Field
 from tuyere.calc.answer import Answer
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
+from tuyere.calc.shown import inside
 from tuyere.core.diagnosis.finder import Answer as SignAnswer
 from tuyere.core.diagnosis.finder import contradictions, next_check, settled, weighed
-from tuyere.core.diagnosis.model import OTHER, Model, Sign, kind_of_loop, likelihoods, model_of
+from tuyere.core.diagnosis.model import OTHER, Model, Sign, cause_words, kind_of_loop, likelihoods, model_of
 from tuyere.core.notices import notice
 
 GROUP = "Upkeep"
@@ -94,7 +95,7 @@ def _why(model: Model, cause: str, keys: tuple[str, ...], answers: dict[str, Sig
     for key in keys:
         sign = model.signs[model.sign(key)]
         pair = listed.get((key, cause))
-        seen = sign.words if answers[key] == "yes" else f"not so: {sign.words[0].lower()}{sign.words[1:]}"
+        seen = sign.words if answers[key] == "yes" else f"not so: {inside(sign.words)}"
         usual = "as many drives show that failed for other reasons" if answers[key] == "no" else ""
         out.append(ForOut(words=seen, why=pair.why if pair is not None else usual))
     return out
@@ -107,7 +108,7 @@ def _check(model: Model, given: FailureIn, likeliest: tuple[str, str]) -> CheckO
     k = model.sign(found.sign)
     keys = model.cause_keys()
     one, other = (float(model.seen[keys.index(c), k]) for c in likeliest)
-    names = {c.key: c.words for c in model.causes} | {OTHER: "something else"}
+    names = cause_words()
     if abs(one - other) > 0.15:
         first, second = likeliest if one > other else likeliest[::-1]
         settles = f"Yes speaks for “{names[first]}”, no for “{names[second]}”."
@@ -162,9 +163,9 @@ def failure_finder(given: FailureIn, frame: Frame) -> FailureOut:
     elif other.share > first.share:
         says = "Something that is not in the list is as likely: have it looked at by somebody who knows this machine."
     elif done:
-        says = f"{causes[first.key].words}. Confirm that it is why: {causes[first.key].before_new[0].lower()}{causes[first.key].before_new[1:]}."
+        says = f"{causes[first.key].words}. Confirm that it is why: {inside(causes[first.key].before_new)}."
     else:
-        says = f"{causes[first.key].words}, or {causes[second.key].words[0].lower()}{causes[second.key].words[1:]}."
+        says = f"{causes[first.key].words}, or {inside(causes[second.key].words)}."
     return FailureOut(
         says=says,
         causes=[

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import ceil, cos, log10, radians, sin
+from math import ceil, log10
 
 from tuyere.core.drawing.scene import Arc, Circle, Dimension, Hatch, Item, Line, Pen, Scene, Text, round_outline
 from tuyere.core.drive.elevation import Elevation, StrandDrawing
@@ -101,30 +101,3 @@ def drive_scene(
             off = (-1.0 if down else 1.0) * (largest / scale + BESIDE)
             shown.append(Dimension(x1=a[0], y1=a[1], x2=b[0], y2=b[1], text=dimensions[d.id], off=off))
     return Scene(width=width, height=height, title=title, items=(*items, *arcs, *strands, *shown)), scale
-
-
-def turn_arrow(x: float, y: float, r: float, turn: int) -> tuple[Item, ...]:
-    """An arrow that says which way a wheel turns."""
-    start, sweep = (60.0, 60.0) if turn > 0 else (120.0, -60.0)
-    end = radians(start + sweep)
-    tip = (x + r * cos(end), y + r * sin(end))
-    back = radians(start + sweep - 18 * turn)
-    return (
-        Arc(x=x, y=y, r=r, start_deg=start, sweep_deg=sweep, layer="words", pen="thin"),
-        Line(
-            x1=tip[0],
-            y1=tip[1],
-            x2=x + 0.85 * r * cos(back),
-            y2=y + 0.85 * r * sin(back),
-            layer="words",
-            pen="thin",
-        ),
-        Line(
-            x1=tip[0],
-            y1=tip[1],
-            x2=x + 1.15 * r * cos(back),
-            y2=y + 1.15 * r * sin(back),
-            layer="words",
-            pen="thin",
-        ),
-    )

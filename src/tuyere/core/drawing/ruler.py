@@ -47,18 +47,12 @@ def ruler_scene(
             items.append(Hatch(points=box(a, base, b - a, 7), apart=1.4))
         else:
             items.append(Shape(points=box(a, base, b - a, 7), pen="thick", fill="grey" if z.name == "new" else "paper"))
-        fits = 0.5 * 2.8 * len(z.name) < b - a
-        if z.name and fits:
+        if z.name:
+            # A name that has no room in its zone stands over it, where the bad ones stand.
+            over = z.bad or 0.5 * 2.8 * len(z.name) >= b - a
+            up = 8.2 if over else 4.0
             items.append(
-                Text(
-                    x=(a + b) / 2,
-                    y=base + (8.2 if z.bad else 4.0),
-                    text=z.name,
-                    size=2.8,
-                    align="middle",
-                    face="label",
-                    bold=True,
-                )
+                Text(x=(a + b) / 2, y=base + up, text=z.name, size=2.8, align="middle", face="label", bold=True)
             )
     items.append(Line(x1=left, y1=base, x2=right, y2=base, pen="thick"))
     step = even_step(high - low)

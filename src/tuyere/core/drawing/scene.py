@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from math import atan2, cos, degrees, hypot, radians, sin
+from math import cos, hypot, radians, sin
 from typing import Literal
 
 Layer = Literal["parts", "loop", "dimensions", "words", "faults", "frame"]
@@ -222,8 +222,3 @@ def turned_about(points: tuple[Point, ...], x: float, y: float, angle_deg: float
     return tuple(
         (x + (px - x) * cos(a) - (py - y) * sin(a), y + (px - x) * sin(a) + (py - y) * cos(a)) for px, py in points
     )
-
-
-def heading_deg(x1: float, y1: float, x2: float, y2: float) -> float:
-    """Which way a line goes, degrees from the x axis."""
-    return degrees(atan2(y2 - y1, x2 - x1))

@@ -12,7 +12,7 @@ from tuyere.core.drawing.scene import Scene
 from tuyere.exchange.drawing.pdf import font_faces
 from tuyere.exchange.drawing.svg import svg_of
 from tuyere.exchange.sheets.facts import Big
-from tuyere.exchange.sheets.qr import qr_items
+from tuyere.exchange.sheets.qr import qr_scene
 
 Paper = Literal["letter", "a4"]
 PAPERS = {"letter": "8.5in 11in", "a4": "210mm 297mm"}
@@ -76,5 +76,6 @@ def card_html(card: Card, paper: Paper = "letter") -> str:
     """A card as a page that carries its style, fonts and drawings."""
     text = files("tuyere.exchange.sheets").joinpath("card.html").read_text("utf-8")
     made = Environment(autoescape=True, trim_blocks=True, lstrip_blocks=True).from_string(text)
-    qr = Scene(width=20.0, height=20.0, title="Address of the drive", items=qr_items(card.address, 0.0, 0.0, 20.0))
-    return made.render(card=card, paper=PAPERS[paper], fonts=font_faces(), svg=svg_of, qr=svg_of(qr))
+    return made.render(
+        card=card, paper=PAPERS[paper], fonts=font_faces(), svg=svg_of, qr=svg_of(qr_scene(card.address, 20.0))
+    )

@@ -43,9 +43,9 @@ def to_set(known: DriveKnown) -> ToSet:
     if scale is None or hold is None:
         return ToSet(what=known.what, span="", mark="", mark_mm=0.0, bands=(), notes=(), words=known.set_line)
     bands, notes = [], []
-    for band in sorted(hold.bands, key=lambda b: b.state != "new"):
+    for name, band in sorted(known.bands, key=lambda b: b[0] != "new"):
         low, high = (f(scale.force_n(float(n)), "force") for n in (band.low_n, band.high_n))
-        word = STATES.get(band.state, band.state)
+        word = STATES.get(name, name)
         bands.append(Big(label=word, number=f"{low.number}–{high.number}", unit=f"{high.unit_shown} each"))
         heard = [scale.hertz(float(n)) for n in (band.low_n, band.high_n)]
         if None not in heard:
@@ -99,7 +99,7 @@ def tension_ruler(known: DriveKnown, width: float, readings_n: tuple[float, ...]
     if ends is None:
         return None
     slips = [shown(float(c.tension_n)) for c in ends.every if c.side == "below" and c.tension_n is not None]
-    bands = [(shown(float(b.low_n)), shown(float(b.high_n)), b.state.replace("run in", "run-in")) for b in hold.bands]
+    bands = [(shown(float(b.low_n)), shown(float(b.high_n)), n.replace("run in", "run-in")) for n, b in known.bands]
     least = min([b[0] for b in bands] + slips)
     most = max([b[1] for b in bands])
     low, high = max(0.0, least - 0.25 * (most - least) - 0.1 * most), most + 0.35 * (most - least) + 0.1 * most

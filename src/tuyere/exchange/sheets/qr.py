@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import segno
 
-from tuyere.core.drawing.scene import Item, Shape, box
+from tuyere.core.drawing.scene import Item, Scene, Shape, box
 
 
-def qr_items(address: str, x: float, y: float, size: float) -> tuple[Item, ...]:
-    """A QR code of a size in mm with its lower left corner at a place, without the quiet zone round it: leave four fields.
+def qr_scene(address: str, size: float) -> Scene:
+    """A QR code of a size in mm, without the quiet zone round it: leave four fields.
 
     Medium correction: a fifth of it may be scratched or greasy. Source: ISO/IEC 18004 by a kept library.
     """
@@ -21,8 +21,8 @@ def qr_items(address: str, x: float, y: float, size: float) -> tuple[Item, ...]:
             if dark and start is None:
                 start = c
             elif not dark and start is not None:
-                corner = (x + start * field, y + size - (k + 1) * field)
+                corner = (start * field, size - (k + 1) * field)
                 # A hair wider than its fields, or the printer leaves light lines between them.
                 out.append(Shape(points=box(*corner, (c - start) * field, field * 1.02), pen="hair", fill="ink"))
                 start = None
-    return tuple(out)
+    return Scene(width=size, height=size, title="Address of the drive", items=tuple(out))

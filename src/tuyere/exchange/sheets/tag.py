@@ -7,7 +7,7 @@ from typing import Literal
 
 from tuyere.core.drawing.scene import Circle, Item, Line, Scene, Shape, Text, box
 from tuyere.exchange.sheets.facts import ToSet
-from tuyere.exchange.sheets.qr import qr_items
+from tuyere.exchange.sheets.qr import qr_scene
 
 Size = Literal["100x50", "4x2in", "round60"]
 SIZES: dict[str, tuple[float, float]] = {"100x50": (100.0, 50.0), "4x2in": (101.6, 50.8), "round60": (60.0, 60.0)}
@@ -68,7 +68,7 @@ def oblong(tag: Tag, width: float, height: float) -> Scene:
         Circle(x=3.6, y=height - 3.8, r=1.7, pen="thin"),
         _line(7.0, height - 5.2, tag.name, 4.6, room=width - 10, bold=True),
         Line(x1=7.0, y1=top, x2=width - 3, y2=top, pen="thin"),
-        *qr_items(tag.address, width - qr - 4.0, height - qr - 9.6, qr),
+        *qr_scene(tag.address, qr).placed(width - qr - 4.0, height - qr - 9.6),
         Line(x1=3, y1=18.2, x2=width - 3, y2=18.2, pen="thin"),
         Shape(points=box(0.6, 0.6, width - 1.2, foot - 0.6), pen="thin", fill="ink"),
         _line(3.2, 2.6, f"FIRST: {tag.first}", 3.9, room=width - 6.4, bold=True, light=True),
@@ -127,7 +127,7 @@ def disc(tag: Tag) -> Scene:
     else:
         items.append(_line(r, y - 3, at.words or "set as the maker says", 3.8, room=50, align="middle", bold=True))
         y -= 11.2
-    items += qr_items(tag.address, 12.0, y - 17.6, 15.5)
+    items += qr_scene(tag.address, 15.5).placed(12.0, y - 17.6)
     x = 30.5
     items += [
         _line(x, y - 6.5, tag.set_on.split(",")[0], 2.8, room=23),

@@ -22,6 +22,7 @@ from tuyere.store.jobs.read import (
     Told,
     answered,
     build_of,
+    has_twin,
     job_view,
     known_of,
     situation_kept,
@@ -294,7 +295,7 @@ def take_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSav
     if event.kind == "read":
         _keep_reading(session, of_after, kept, step, event)
     _keep_isolations(session, of_after, after)
-    if event.kind in ("done", "moved"):
+    if event.kind in ("done", "moved") and has_twin(session, row.drive_id):
         known = known_of(session, session.get_one(Build, row.build_id), form.units)
         said = answered(session, of, step, known).said if event.kind == "moved" and step.of.kind == "read" else None
         turns = event.data.get("turns", 0.0)

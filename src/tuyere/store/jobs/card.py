@@ -9,6 +9,7 @@ from datetime import UTC, datetime, tzinfo
 from sqlmodel import Session
 
 from tuyere.calc.registry import Units
+from tuyere.calc.shown import inside
 from tuyere.core.drawing.scene import Scene
 from tuyere.exchange.sheets.card import Card, ReadBlock, ReadRow, Row
 from tuyere.exchange.sheets.facts import big_figures, picture, tension_ruler, to_set
@@ -43,7 +44,7 @@ def moment(at: datetime | None, zone: tzinfo) -> str:
 
 def _row(s: StepView, blank: bool, zone: tzinfo) -> Row:
     words = s.words.replace("{wheel}", "sheave")
-    point = f"{s.point}: {words[0].lower()}{words[1:]}" if s.point else words
+    point = f"{s.point}: {inside(words)}" if s.point else words
     note = "licensed people only" if s.who == "licensed" else ""
     if blank:
         return Row(words=point, note=" ".join(x for x in (s.caution, note) if x))
@@ -62,7 +63,7 @@ def _block(s: StepView, blank: bool, pictures: tuple[Scene, ...]) -> ReadBlock:
         for a in s.asked
         if a.needed or a.value or a.before
     )
-    says = "" if blank or s.said is None else s.said.says
+    says = "" if blank or s.said is None else " ".join(x for x in (s.said.says, s.said.besides) if x)
     title = s.words.replace("{wheel}", "sheave")
     return ReadBlock(title=title, limit=s.limit, rows=rows, says=says, pictures=pictures)
 
@@ -152,7 +153,7 @@ def drive_tag(session: Session, drive_id: uuid.UUID, *, units: Units, address: s
     set_on = f"set {day(jobs[0].closed_at)}, {jobs[0].opened_by}" if jobs else "set on ________ by ________"
     due = "next check ________"
     if dues:
-        due = f"{day(dues[0].by_date)}, {dues[0].title[0].lower()}{dues[0].title[1:]}"
+        due = f"{day(dues[0].by_date)}, {inside(dues[0].title)}"
     return Tag(
         name=f"{machine.name}, {drive.name.lower()}",
         at=to_set(known),

@@ -268,6 +268,7 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
             says=said.says,
             verdict=said.verdict,
             do=said.do,
+            besides=said.besides,
             calc=said.calc,
             result=None if said.result is None else dict(said.result),
             working=list(said.working),

@@ -46,6 +46,7 @@ class SaidView(Answer):
     says: str
     verdict: Literal["fine", "watch", "act"]
     do: str = Field(description="what to do next, where there is something to do")
+    besides: str = Field(description="what doing that changes besides, where it changes something")
     calc: str
     result: dict[str, JsonValue] | None
     working: list[WorkingStep]

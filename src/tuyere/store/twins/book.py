@@ -224,12 +224,30 @@ def every_instrument() -> InstrumentList:
     )
 
 
+def _told(row: InstrumentShown) -> Shown:
+    """What a real instrument showed, from its row."""
+    return Shown(
+        instrument=row.instrument,
+        serial=row.serial,
+        quantity=row.quantity,
+        value=row.value,
+        unit=row.unit,
+        resolution=row.resolution,
+        at=row.at,
+        simulated=False,
+        warnings=tuple(row.warnings),
+    )
+
+
 def keep_shown(session: Session, actor: Actor, form: ToldShown) -> ShownView:
     """Keep what a real instrument showed. Raises InputError for an instrument, a quantity or a unit that is not known."""
     kind = kind_of(form.instrument)
     if form.quantity != kind.quantity or form.quantity not in KINDS:
         raise InputError("quantity", form.quantity, f"a {kind.label.lower()} does not show that", kind.quantity)
-    shown = Shown(
+    row = InstrumentShown(
+        id=form.id,
+        op_id=form.op_id,
+        created_by_name=actor.name,
         instrument=kind.key,
         serial=form.serial,
         quantity=form.quantity,
@@ -237,28 +255,14 @@ def keep_shown(session: Session, actor: Actor, form: ToldShown) -> ShownView:
         unit=form.unit,
         resolution=form.resolution,
         at=form.at,
-        simulated=False,
-        warnings=tuple(form.warnings),
+        warnings=list(form.warnings),
     )
+    shown = _told(row)
     try:
         read(shown.typed, form.quantity, "si")
     except UnreadableNumber as e:
         raise InputError("value", form.value, e.why, e.allowed) from e
-    session.add(
-        InstrumentShown(
-            id=form.id,
-            op_id=form.op_id,
-            created_by_name=actor.name,
-            instrument=kind.key,
-            serial=form.serial,
-            quantity=form.quantity,
-            value=form.value,
-            unit=form.unit,
-            resolution=form.resolution,
-            at=form.at,
-            warnings=list(form.warnings),
-        )
-    )
+    session.add(row)
     session.flush()
     return _view(shown)
 
@@ -269,21 +273,4 @@ def shown_lately(session: Session, quantity: str = "") -> ShownList:
     if quantity:
         wanted = wanted.where(InstrumentShown.quantity == quantity)
     rows = session.exec(wanted.order_by(col(InstrumentShown.at).desc()).limit(20)).all()
-    return ShownList(
-        shown=[
-            _view(
-                Shown(
-                    instrument=r.instrument,
-                    serial=r.serial,
-                    quantity=r.quantity,
-                    value=r.value,
-                    unit=r.unit,
-                    resolution=r.resolution,
-                    at=r.at,
-                    simulated=False,
-                    warnings=tuple(r.warnings),
-                )
-            )
-            for r in rows
-        ]
-    )
+    return ShownList(shown=[_view(_told(r)) for r in rows])

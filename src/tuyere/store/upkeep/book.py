@@ -57,7 +57,7 @@ def why(session: Session, drive_id: uuid.UUID) -> WhyView:
     machine = session.get_one(Machine, drive.machine_id)
     known = known_of(session, build_of(session, drive_id), "us")
     at = now()
-    kind = kind_of_loop(known.loop)
+    fits = [f for f in fits_of(session, drive_id) if f <= at]
     rows = sorted(below(session, Failure, "drive_id", drive_id), key=lambda f: f.at, reverse=True)
     return WhyView(
         kind=known.loop,
@@ -67,10 +67,10 @@ def why(session: Session, drive_id: uuid.UUID) -> WhyView:
         isolation_points=[s.isolation_point for s in below(session, EnergySource, "machine_id", machine.id)],
         evidence=[
             EvidenceOut(sign=e.sign, answer=e.answer, says=e.says)
-            for e in record_says(session, drive_id, known, kind, at)
+            for e in record_says(session, drive_id, known, fits=fits, at=at)
         ],
-        repeat=too_often(fits_of(session, drive_id), at),
-        life=life_says(fits_of(session, drive_id), sorted(r.at for r in rows), at),
+        repeat=too_often(fits, at),
+        life=life_says(fits, sorted(r.at for r in rows), at),
         failures=[_view(session, r) for r in rows],
         hits=hit_rate(session),
     )

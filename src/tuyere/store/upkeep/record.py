@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 
 from sqlmodel import Session, col, select
 
-from tuyere.core.diagnosis.model import model_of
+from tuyere.core.diagnosis.model import kind_of_loop, model_of
 from tuyere.core.errors import InputError
 from tuyere.core.upkeep.life import life_of
 from tuyere.jobs.facts import DriveKnown
@@ -127,9 +127,10 @@ def _by_readings(session: Session, drive_id: uuid.UUID, known: DriveKnown, at: d
     return out
 
 
-def record_says(session: Session, drive_id: uuid.UUID, known: DriveKnown, kind: str, at: datetime) -> list[Evidence]:
-    """Every sign that the record answers, for a kind of drive."""
-    fits = [f for f in fits_of(session, drive_id) if f <= at]
+def record_says(
+    session: Session, drive_id: uuid.UUID, known: DriveKnown, *, fits: list[datetime], at: datetime
+) -> list[Evidence]:
+    """Every sign that the record answers; ``fits`` are when a loop was put on, up to then."""
     duties = duties_of(session, drive_id)
     out = [
         *_by_fits(fits, at),
@@ -145,7 +146,7 @@ def record_says(session: Session, drive_id: uuid.UUID, known: DriveKnown, kind: 
                 says="its duty was changed lately" if changed else "its duty has stood for months",
             )
         )
-    signs = {s.key for s in model_of(kind).signs}
+    signs = {s.key for s in model_of(kind_of_loop(known.loop)).signs}
     return [e for e in out if e.sign in signs]
 
 

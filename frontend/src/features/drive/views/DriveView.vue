@@ -23,6 +23,7 @@ import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
 import ChooseStage from '../components/ChooseStage.vue'
+import DriveLinks from '../components/DriveLinks.vue'
 import DutyStage from '../components/DutyStage.vue'
 import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
@@ -37,12 +38,6 @@ const props = defineProps<{ id: string }>()
 const settings = useSettings()
 const route = useRoute()
 const router = useRouter()
-const TAGS = [
-  { size: '100x50', words: '100 × 50 mm' },
-  { size: '4x2in', words: '4 × 2 in' },
-  { size: 'round60', words: 'round 60 mm' },
-]
-const tagAt = (size: string) => `/api/drives/${props.id}/tag.pdf?size=${size}&units=${settings.units}`
 const drive = ref<Drive>()
 const missing = ref<Problem | null>(null)
 const saving = ref<Problem | null>(null)
@@ -324,16 +319,7 @@ watch(
         @save="send"
         @theirs="theirs"
       />
-      <div v-if="build" class="at">
-        <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
-        <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
-        <span class="tag"
-          >Tag for the machine
-          <a v-for="t in TAGS" :key="t.size" :href="tagAt(t.size)" target="_blank" rel="noopener">{{
-            t.words
-          }}</a></span
-        >
-      </div>
+      <DriveLinks v-if="build" :id="id" />
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage
@@ -410,25 +396,6 @@ watch(
 .drive {
   gap: 10px;
   padding: 10px;
-}
-.job {
-  justify-self: start;
-  min-height: 48px;
-  display: grid;
-  place-items: center;
-  text-decoration: none;
-}
-.at {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  align-items: center;
-}
-.tag a {
-  display: inline-grid;
-  place-items: center;
-  min-height: 44px;
-  padding: 0 8px;
 }
 .panel {
   padding: 14px 18px;

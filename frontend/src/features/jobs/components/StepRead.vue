@@ -59,12 +59,6 @@ const alignment = computed(() =>
 )
 const before = computed(() => (props.step.said?.before as unknown as Line | null)?.faults ?? [])
 const pictures = computed(() => props.step.said?.pictures ?? [])
-/** What the moves do to the tension: the part of what is said that the moves do not say themselves. */
-const tensionAfter = computed(() => {
-  const says = props.step.said?.says ?? ''
-  const at = says.indexOf('Moved so, ')
-  return at < 0 ? '' : says.slice(at)
-})
 const result = computed(() => (at.value ? null : props.step.said))
 const turns = computed(() => props.step.said?.next_turns ?? 0)
 
@@ -241,7 +235,7 @@ watch(
         <ScenePicture v-for="p in pictures" :key="p.title" class="sheet" :scene="p" />
       </div>
       <LimitBars v-if="alignment" :faults="alignment.faults" :before="before" />
-      <p v-if="alignment && tensionAfter" class="dim">{{ tensionAfter }}</p>
+      <p v-if="alignment && result?.besides" class="dim">{{ result.besides }}</p>
       <p v-else-if="!alignment && result" class="says">
         <span :class="result.verdict" aria-hidden="true">{{ marks[result.verdict] }}</span>
         {{ result.do || result.says }}

@@ -21,6 +21,10 @@ const PLACES = [
 const place = ref<(typeof PLACES)[number]['key']>('loop')
 const FEW = 6
 const all = ref(false)
+function go(to: (typeof PLACES)[number]['key']) {
+  place.value = to
+  all.value = false
+}
 const here = computed(() => props.signs.filter((s) => s.where === place.value))
 // What was answered stays in sight; of the rest a few, and all of them on demand.
 const shown = computed(() => {
@@ -44,7 +48,7 @@ const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not 
         role="tab"
         :aria-selected="place === p.key"
         :class="{ here: place === p.key }"
-        @click="((place = p.key), (all = false))"
+        @click="go(p.key)"
       >
         {{ p.words }} <span v-if="count(p.key)" class="figure">&nbsp;{{ count(p.key) }}</span>
       </button>
