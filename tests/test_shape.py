@@ -50,7 +50,7 @@ BOOKS = ("machines", "drives", "builds", "shelf", "jobs")
 # They only read: what they show is nobody's doing.
 READS = {
     "wrongly_kept",
-    "list_dues",
+    "job_lines",
     "list_jobs",
     "one_job",
     "stale_states",

@@ -60,6 +60,7 @@ describe('a reading that is taken from an instrument', () => {
         status: 'open' as const,
         waits: () => '',
         tool: '',
+        elevation: null,
         place: { drive: 'd', job: 'j', twin },
         busy: false,
         problem: null,

@@ -5,8 +5,8 @@ from __future__ import annotations
 import pint
 import pytest
 
-from tuyere.calc.kinds import KINDS
-from tuyere.calc.shop import UNITS
+from tuyere.calc.kinds import KINDS, Kind, factor
+from tuyere.calc.shop import UNITS, read
 from tuyere.calc.units import FACTORS, unit_factor
 
 U = pint.UnitRegistry()
@@ -55,3 +55,15 @@ def test_every_unit_that_may_be_typed_or_shown_is_there() -> None:
     assert set(UNITS.values()) <= known
     assert {u for k in KINDS.values() for u in (k.core, k.us, k.si)} <= known
     assert all(unit_factor(k.us, k.core) and unit_factor(k.si, k.core) for k in KINDS.values())
+
+
+@pytest.mark.parametrize("kind", list(KINDS.values()), ids=list(KINDS))
+def test_what_is_shown_and_what_is_given_as_an_example_can_be_typed(kind: Kind) -> None:
+    """A reading that stands on the pad, or on a sheet, is read back as it stands."""
+    for units, sign in (("us", kind.us_shown), ("si", kind.si_shown)):
+        most = kind.highest * factor(kind.name, units)
+        whole = 12.0 if most >= 12 else most
+        back = read(f"{whole:.12g} {sign}".strip(), kind.name, units)
+        assert back * factor(kind.name, units) == pytest.approx(whole)
+        for example in kind.example.split(", "):
+            read(example, kind.name, units)

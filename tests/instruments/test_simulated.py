@@ -17,15 +17,19 @@ from tuyere.calc.families.duty_model import StoredDuty
 from tuyere.calc.families.protocol import dumped, of_calc
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Units, find, work
+from tuyere.calc.shop import read
 from tuyere.core.errors import InputError
 from tuyere.core.notices import collected_notices
 from tuyere.core.signal.pluck import note_of
 from tuyere.core.steps import quiet
 from tuyere.instruments.interface import Shown, kinds, mishandlings_of
-from tuyere.instruments.simulated import RUNNING_ONLY, SEES, Ask, take
+from tuyere.instruments.simulated import RUNNING_ONLY, SEES, Ask, instrument_for, take
 from tuyere.instruments.sound import RATE, pluck, wav
 from tuyere.instruments.twin import Twin, lined_up, movement_of_slack, out_of_line, turned, twin_for
 from tuyere.jobs.facts import DriveKnown
+from tuyere.jobs.reads import asked_at
+from tuyere.jobs.situation import JobStep
+from tuyere.jobs.template import shipped
 
 # A tenth of a millimetre across a small wheel: what no reading tells from the limit itself.
 AS_READ_DEG = 0.1
@@ -245,3 +249,51 @@ def test_a_made_drive_is_somewhere_between_serviced_and_neglected() -> None:
         band = V.hold.band("run in")  # type: ignore[union-attr]
         assert 0.3 * band.low_n < np.mean(twin.tensions_n) < 1.2 * band.high_n
         assert abs(degrees(twin.body.twist)) < 1.5 and abs(degrees(twin.body.toe)) < 1.5
+
+
+def _walked() -> list[tuple[str, str, str, str]]:
+    """Every reading that any shipped job asks for in figures: (step, what it reads, target, quantity)."""
+    out = {}
+    for template in shipped().values():
+        for step in template.steps:
+            if step.kind != "read":
+                continue
+            for of in (V, CHAIN):
+                for a in asked_at(JobStep(key=step.key, of=step), of, template.tool):
+                    for kind in a.kinds:
+                        out[(step.key, step.reads, a.target, kind)] = template.tool
+    return [(*k, tool) for k, tool in out.items()]
+
+
+@pytest.mark.parametrize(("step", "reads", "target", "kind", "tool"), _walked())
+def test_every_figure_that_a_job_asks_for_has_a_stand_in(
+    step: str, reads: str, target: str, kind: str, tool: str
+) -> None:
+    instrument = instrument_for(reads, target, kind, tool)
+    if kind == "text":
+        assert instrument == ""
+        return
+    of = CHAIN if reads.startswith("chain") else V
+    got = shown(
+        twin_for(of, 4),
+        of,
+        instrument,
+        target,
+        reads=reads,
+        step=step,
+        running=reads in ("speed", "amps"),
+        beside={"pitches": 12.0},
+    )
+    assert got.quantity == kind and np.isfinite(got.value)
+    # What it shows can be set on the pad as it stands.
+    read(got.typed, kind, of.units)
+
+
+def test_a_tape_round_the_loop_and_a_count_of_links_are_those_of_its_path() -> None:
+    """The handbook's length of an open belt, Machinery's Handbook, recalled: 2C + 1.57 (D + d) + (D - d)^2 / 4C."""
+    small, large = sorted(float(w.path_mm) for w in V.worked.case.route.wheels)
+    c = float(V.worked.centre_mm)
+    twin, path = twin_for(V, 4), 2 * c + 1.57 * (large + small) + (large - small) ** 2 / (4 * c)
+    round_it = shown(twin, V, "tape", "it", reads="length", step="path-taped").value * 25.4
+    links = shown(twin, V, "tally", "it", reads="count").value
+    assert round_it == pytest.approx(path, abs=4) and links * 12.7 == pytest.approx(path, abs=13)

@@ -99,12 +99,13 @@ GOOD = shipped_text("retension-v")
         ('{use="make-safe"},', "", "steps"),
         ('reads="length"', 'reads="tea leaves"', "steps"),
         ('key="travel-left"', 'key="worn-first"', "steps"),
-        ('kind="decide", safe=true,', 'kind="decide", safe=true, colour="red",', "steps"),
-        ('kind="decide", safe=true,', 'kind="decide", safe=true, when={weather=["wet"]},', "steps"),
-        ('kind="decide", safe=true,', 'kind="decide", safe=true, who="the boss",', "steps"),
+        ('kind="decide", at="loop",', 'kind="decide", at="loop", colour="red",', "steps"),
+        ('kind="decide", at="loop",', 'kind="decide", at="loop", when={weather=["wet"]},', "steps"),
+        ('kind="decide", at="loop",', 'kind="decide", at="loop", who="the boss",', "steps"),
+        ('at="loop"', 'at="moon"', "steps"),
         ("Before the wrench:", "Before the wrench: " + "long " * 40, "steps"),
         ("steps = [", "steps = ", "text"),
-        ('kind="decide", safe=true,', 'kind="isolate", skip=true,', "steps"),
+        ('kind="decide", at="loop",', 'kind="isolate", skip=true,', "steps"),
     ],
 )
 def test_a_template_with_a_fault_is_refused_and_the_fault_named(change: str, to: str, where: str) -> None:

@@ -16,10 +16,17 @@ from tuyere.core.errors import InputError
 from tuyere.jobs.template import shipped, shipped_text
 from tuyere.store.builds.book import save_build
 from tuyere.store.builds.forms import BuildSave
-from tuyere.store.jobs.book import list_dues, list_jobs, one_job, open_job, stale_states, take_event, templates_for
-from tuyere.store.jobs.forms import EventSave, JobOpen, TemplateSave
+from tuyere.store.jobs.book import list_jobs, one_job, open_job, stale_states, take_event, templates_for
+from tuyere.store.jobs.dues import list_dues
+from tuyere.store.jobs.forms import EventSave, JobOpen, TemplateBack, TemplateCheck, TemplateSave
 from tuyere.store.jobs.tables import Isolation, Job, Reading
-from tuyere.store.jobs.templates import save_template, template_text
+from tuyere.store.jobs.templates import (
+    check_template,
+    put_shipped_back,
+    save_template,
+    template_heads,
+    template_text,
+)
 from tuyere.store.jobs.views import JobView, StepView
 from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
@@ -127,7 +134,7 @@ def test_a_job_is_left_by_one_and_closed_by_another_and_a_fit_makes_what_is_due(
     rows = db.exec(select(Isolation).where(Isolation.job_id == job.id)).all()
     assert len(rows) == 2 and all(r.restored_by_name == "E. Sparks" and r.proved_at for r in rows)
     dues = list_dues(db, drive).dues
-    assert [d.title.split()[0] for d in dues] == ["Look", "Set", "Check"] and dues[2].by_hours == 50.0
+    assert [d.title.split()[0] for d in dues] == ["Look", "Set", "Check"] and dues[2].by_hours is None
     # The 24 h check: its job takes the due off the list when it is closed.
     again = open_job(db, DRAY, drive, JobOpen(template=dues[1].template, take_up="slide-base", due_id=dues[1].id))
     through(db, again)
@@ -238,6 +245,16 @@ def test_a_lead_changes_a_template_and_open_jobs_keep_theirs(db: Session) -> Non
         assert e.value.field == "text"
     with pytest.raises(NotThere):
         template_text(db, "nothing")
+    looked = check_template(TemplateCheck(text=text))
+    assert [x.words for x in looked.steps if x.key == "travel-left"] == ["Take-up left, by the rule on the rail?"]
+    with pytest.raises(Stale):
+        put_shipped_back(db, SPARKS, "retension-v", TemplateBack(rev=7))
+    again = put_shipped_back(db, SPARKS, "retension-v", TemplateBack(rev=1))
+    assert not again.own and "How much take-up is left?" in again.text
+    assert not [h for h in template_heads(db).templates if h.own]
+    with pytest.raises(NotThere):
+        put_shipped_back(db, SPARKS, "retension-v", TemplateBack(rev=1))
+    assert save_template(db, DRAY, "retension-v", TemplateSave(rev=0, text=text)).own
 
 
 def test_a_job_needs_something_on_the_drive_and_a_template_that_is_there(db: Session) -> None:

@@ -19,8 +19,9 @@ from tuyere.jobs.template import shipped
 from tuyere.store.drives.book import drive_view
 from tuyere.store.drives.ends import save_ends
 from tuyere.store.drives.forms import EndsSave
-from tuyere.store.jobs.book import list_dues, open_job, templates_for
+from tuyere.store.jobs.book import open_job, templates_for
 from tuyere.store.jobs.card import drive_tag, job_card
+from tuyere.store.jobs.dues import list_dues
 from tuyere.store.jobs.fall import tension_fall
 from tuyere.store.jobs.forms import JobOpen
 from tuyere.store.machines.book import add_drive, add_machine

@@ -1,9 +1,20 @@
 import { createRouter, createWebHistory } from 'vue-router'
 
+import { api, attempt } from '@/api/client'
+
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: '/machines' },
+    // Where anything is due the day begins with the round, else with the machines.
+    {
+      path: '/',
+      component: () => import('@/features/round/views/RoundView.vue'),
+      beforeEnter: async () => {
+        const got = await attempt(api.GET('/api/round', { params: { query: { area: '', minutes: 0 } } }))
+        return got.ok && (got.data.total || got.data.begun.length || got.data.temporary.length) ? '/round' : '/machines'
+      },
+    },
+    { path: '/round', component: () => import('@/features/round/views/RoundView.vue'), meta: { rail: 'round' } },
     {
       path: '/machines',
       component: () => import('@/features/machines/views/MachinesView.vue'),
@@ -23,6 +34,17 @@ export const router = createRouter({
     },
     { path: '/jobs', component: () => import('@/features/jobs/views/JobsView.vue'), meta: { rail: 'jobs' } },
     {
+      path: '/jobs/templates',
+      component: () => import('@/features/jobs/views/TemplatesView.vue'),
+      meta: { rail: 'jobs' },
+    },
+    {
+      path: '/jobs/templates/:id',
+      component: () => import('@/features/jobs/views/TemplateView.vue'),
+      meta: { rail: 'jobs' },
+      props: true,
+    },
+    {
       path: '/jobs/:id',
       component: () => import('@/features/jobs/views/JobView.vue'),
       meta: { rail: 'jobs', bare: true },
@@ -39,6 +61,18 @@ export const router = createRouter({
       component: () => import('@/features/why/views/WhyView.vue'),
       meta: { rail: 'machines' },
       props: true,
+    },
+    {
+      path: '/drives/:id/timeline',
+      component: () => import('@/features/timeline/views/TimelineView.vue'),
+      meta: { rail: 'machines' },
+      props: (to) => ({ id: to.params.id, of: 'drive' }),
+    },
+    {
+      path: '/machines/:id/timeline',
+      component: () => import('@/features/timeline/views/TimelineView.vue'),
+      meta: { rail: 'machines' },
+      props: (to) => ({ id: to.params.id, of: 'machine' }),
     },
     { path: '/choose', component: () => import('@/features/choose/views/ChooseView.vue'), meta: { rail: 'bench' } },
     { path: '/what-belt', component: () => import('@/features/bench/views/WhatBeltView.vue'), meta: { rail: 'bench' } },

@@ -46,7 +46,7 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K(name="factor", core="", us="", si="", us_shown="", si_shown="", lowest=0.1, highest=20, plausible=(0.2, 10), dimension="plain number", example="1.3"),
     _K(name="count", core="", us="", si="", us_shown="", si_shown="", lowest=1, highest=1000, plausible=(1, 1000), dimension="whole number", example="4"),
     _K(name="turns", core="", us="", si="", us_shown="turns", si_shown="turns", lowest=-200, highest=200, plausible=(0.05, 50), dimension="plain number", example="1 1/2"),
-    _K(name="hours", core="hour", us="hour", si="hour", us_shown="h", si_shown="h", lowest=0, highest=1e6, plausible=(0.01, 1e6), dimension="time", example="15,000 h"),
+    _K(name="hours", core="hour", us="hour", si="hour", us_shown="h", si_shown="h", lowest=0, highest=1e6, plausible=(0.01, 1e6), dimension="time", example="15000 h"),
     _K(name="hours_a_day", core="hour", us="hour", si="hour", us_shown="h", si_shown="h", lowest=0, highest=24, plausible=(0.01, 24), dimension="hours a day", example="16, 16 h"),
     _K(name="energy", core="kWh", us="kilowatt_hour", si="kilowatt_hour", us_shown="kWh", si_shown="kWh", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="energy", example="1200 kWh"),
     _K(name="money", core="", us="", si="", us_shown="", si_shown="", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="money", example="250"),

@@ -44,9 +44,25 @@ UNITS = {
     "lbf": "pound_force",
     "lb": "pound_force",
     "lbs": "pound_force",
+    "lbf ft": "foot * pound_force",
+    "lb ft": "foot * pound_force",
+    "lbft": "foot * pound_force",
+    "ft lbf": "foot * pound_force",
+    "ft lb": "foot * pound_force",
+    "ft-lb": "foot * pound_force",
+    "ftlb": "foot * pound_force",
+    "in lbf": "inch * pound_force",
+    "in lb": "inch * pound_force",
+    "in-lb": "inch * pound_force",
+    "n m": "newton * meter",
+    "nm": "newton * meter",
+    "turn": "",
+    "turns": "",
     "n": "N",
     "kn": "kN",
     "kgf": "kilogram_force",
+    "kg": "kg",
+    "kwh": "kWh",
     "fpm": "foot/minute",
     "ft/min": "foot/minute",
     "m/s": "m/s",
@@ -135,6 +151,9 @@ def _unit(text: str, kind: Kind, units: str) -> tuple[float, str]:
     name = default if not text else UNITS.get(text.lower().strip())
     if name is None:
         raise UnreadableNumber(f"“{text}” is not a unit this program knows", f"for example {kind.example}")
+    # A pound is a force on a gauge and a mass on a scale.
+    if name == "pound_force" and text and kind.core == "kg":
+        name = "pound"
     factor = unit_factor(name, kind.core)
     if factor is None:
         raise UnreadableNumber(

@@ -45,7 +45,11 @@ FACTORS: dict[str, dict[str, Fraction]] = {
         "kilogram_force": _GRAVITY,
     },
     "stress": {"MPa": Fraction(1), "kpsi": _POUND_FORCE * 1000 / (_INCH * _INCH)},
-    "torque": {"newton * meter": Fraction(1), "foot * pound_force": _FOOT_M * _POUND_FORCE},
+    "torque": {
+        "newton * meter": Fraction(1),
+        "foot * pound_force": _FOOT_M * _POUND_FORCE,
+        "inch * pound_force": _FOOT_M * _POUND_FORCE / 12,
+    },
     "mass per length": {
         "kg/m": Fraction(1),
         "g/m": Fraction(1, 1000),

@@ -12,6 +12,7 @@ from sqlalchemy.engine import Engine
 from sqlmodel import Session, SQLModel, select
 
 from tuyere.calc.families.protocol import FAMILIES
+from tuyere.demo.history import history
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
 from tuyere.demo.shelf import SHELF
 from tuyere.demo.visits import visits
@@ -125,6 +126,7 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
                     twin = _ident(m.tag, d.name, "twin")
                     make_twin(session, FOREMAN, ident, TwinSave(id=twin, op_id=twin, seed=twin.int % 100_000))
             say(f"{m.tag} {m.name}")
+        history(session, _ident)
         visits(session, _ident)
         keep_stock(session, FOREMAN, read_stock(SHELF).lines)
     return len(WORKS)

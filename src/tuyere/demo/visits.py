@@ -9,7 +9,8 @@ from datetime import timedelta
 
 from sqlmodel import Session
 
-from tuyere.store.jobs.book import list_dues, open_job, take_event
+from tuyere.store.jobs.book import open_job, write_event
+from tuyere.store.jobs.dues import list_dues
 from tuyere.store.jobs.forms import EventSave, JobOpen
 from tuyere.store.jobs.views import JobView
 from tuyere.store.plumbing.actor import Actor
@@ -20,8 +21,8 @@ PLAIN = {"sign": "signed", "decide": "found"}
 
 @dataclass(frozen=True, kw_only=True)
 class Visit:
-    """A job at a drive: who, how long ago, what was read by step and target, the step it was left at (empty: closed), and
-    how the title begins of what was due.
+    """A job at a drive: who, how long ago, what was read by step and target, the step it was left at (empty: closed), how the
+    title begins of what was due, and what was found by step (grade, in words, faults).
     """
 
     tag: str
@@ -34,6 +35,7 @@ class Visit:
     readings: dict[str, tuple[tuple[str, str, str], ...]] = field(default_factory=dict)
     left_at: str = ""
     due: str = ""
+    found: dict[str, tuple[str, str, tuple[str, ...]]] = field(default_factory=dict)
 
 
 VISITS = (
@@ -116,14 +118,22 @@ VISITS = (
 )
 
 
-def _say(session: Session, job: JobView, actor: Actor, at: float, **what: object) -> JobView:
+def _say(session: Session, job: JobView, actor: Actor, at: float, **what: object) -> None:
     """One event, so many hours ago."""
     moment = (now() - timedelta(hours=at)).isoformat()
-    return take_event(session, actor, job.id, EventSave.model_validate({"at": moment, **what}))
+    write_event(session, actor, job.id, EventSave.model_validate({"at": moment, **what}))
 
 
-def visit(session: Session, of: Visit, drive: uuid.UUID) -> None:
-    """Put a visit into the database through the same door as a person's entries."""
+def _found(of: Visit, step: str, kind: str) -> dict[str, object]:
+    """How a step was judged: as the visit says, else fine."""
+    if kind != "decide":
+        return {}
+    grade, note, faults = of.found.get(step, ("fine", "", ()))
+    return {"grade": grade, "reason": note, "faults": list(faults)}
+
+
+def visit(session: Session, of: Visit, drive: uuid.UUID) -> uuid.UUID:
+    """Put a visit into the database through the same door as a person's entries; returns the job's id."""
     actor, hours = Actor(of.by), of.hours_ago
     form = JobOpen.model_validate(
         {
@@ -142,28 +152,25 @@ def visit(session: Session, of: Visit, drive: uuid.UUID) -> None:
         hours -= 0.03
         for target, quantity, typed in of.readings.get(step.key, ()):
             what = {"kind": "read", "target": target, "quantity": quantity, "typed": typed}
-            job = _say(
-                session, job, actor, hours, step=step.key, **({"kind": "moved"} if quantity == "moved" else what)
-            )
+            _say(session, job, actor, hours, step=step.key, **({"kind": "moved"} if quantity == "moved" else what))
         if step.key == of.left_at:
-            return
+            return job.id
         if step.kind == "read" and step.key not in of.readings:
             if not step.skip:
-                job = _say(
-                    session, job, actor, hours, step=step.key, kind="read", target="it", quantity="torque", typed="20"
-                )
+                _say(session, job, actor, hours, step=step.key, kind="read", target="it", quantity="torque", typed="20")
             else:
-                job = _say(session, job, actor, hours, step=step.key, kind="skipped", reason="not at this visit")
+                _say(session, job, actor, hours, step=step.key, kind="skipped", reason="not at this visit")
                 continue
-        job = _say(
+        _say(
             session,
             job,
             actor,
             hours,
             step=step.key,
             kind=PLAIN.get(step.kind, "done"),
-            grade="fine" if step.kind == "decide" else "",
+            **_found(of, step.key, step.kind),
         )
+    return job.id
 
 
 def visits(session: Session, ident: Callable[..., uuid.UUID]) -> int:

@@ -24,18 +24,22 @@ from tuyere.jobs.facts import DriveKnown
 Luck = np.random.Generator
 RUNNING_ONLY = ("tachometer", "clamp", "thermometer")
 JACK_MM, PULL_AT_MM, IDLER_AT_MM, TURN_DEG, RUB = 2.0, 400.0, 150.0, 60.0, 0.08
+# A flat belt is cut this much short of its path; a link belt's own link, where nobody counted.
+CUT_SHORT, LINK_MM = 0.01, 0.5 * MM_PER_IN
+ADJUSTABLE = ("turns-now", "turned")
 OTHER_WHEEL_LEAN_DEG, BEARING_K, HEARD_FRAME_HZ = 0.1, 18.0, 50.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Ask:
-    """One reading to take: with what, of what, how it is held. ``reads`` is what the step of the job reads, ``beside`` what was
+    """One reading to take: with what, of what, how it is held. ``reads`` is what the step of the job reads, ``step`` its key, ``beside`` what was
     read at it already (core units), ``running`` whether the machine runs.
     """
 
     instrument: str
     target: str
     reads: str = ""
+    step: str = ""
     held: tuple[str, ...] = ()
     running: bool = False
     units: Units = "us"
@@ -43,10 +47,10 @@ class Ask:
 
 
 def instrument_for(reads: str, target: str, quantity: str, tool: str) -> str:
-    """What a target of a step is read with here; empty where a person has to count, look or read words.
+    """What a target of a step is read with here; empty where a person has to look or read words.
 
     >>> instrument_for("gaps", "near", "gap", "laser"), instrument_for("turns", "one", "turns", "")
-    ('groove-laser', '')
+    ('groove-laser', 'turn-marks')
     """
     if (reads, quantity) == ("gaps", "gap"):
         return {"string": "string", "laser": "groove-laser", "dial": "dial"}.get(tool, "feeler")
@@ -66,6 +70,12 @@ def instrument_for(reads: str, target: str, quantity: str, tool: str) -> str:
         ("arm-pull", "angle"): "level",
         ("arm-pull", "force"): "spring-scale",
         ("chain-hand", "length"): "tape",
+        ("chain-stretch", "count"): "tally",
+        ("groove-gap", "gap"): "feeler",
+        ("length", "length"): "tape",
+        ("count", "count"): "tally",
+        ("turns", "turns"): "turn-marks",
+        ("torque", "torque"): "torque-wrench",
     }
     return fixed.get((reads, quantity), "")
 
@@ -125,6 +135,8 @@ def _behind(twin: Twin, known: DriveKnown, at: str) -> float:
 
 def _faces(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
     """A line laid on the face of the wheel that stays sees rims, not grooves."""
+    if ask.reads == "groove-gap":
+        return _of({"driver": twin.grooves_mm[0], "driven": twin.grooves_mm[1]}, ask.target)
     if ask.reads == "soft-foot":
         if ask.target not in FEET:
             raise _no(ask.target, "the machine has no such foot", ", ".join(FEET))
@@ -192,6 +204,8 @@ def _tape(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
         if not pitches:
             raise _no(ask.target, "over how many pitches?", "count the pitches first")
         return pitches * float(known.worked.elevation.pitch) * (1 + twin.worn_percent / 100)
+    if ask.reads == "length":
+        return _plain_length(twin, known, ask.step)
     places = {
         "inboard": twin.body.inboard,
         "spacing": twin.body.spacing,
@@ -203,6 +217,41 @@ def _tape(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
         "centres": twin.body.centres,
     }
     return _of(places, ask.target)
+
+
+def _path_mm(known: DriveKnown) -> float:
+    """Once round the loop."""
+    return float(known.worked.shape.path.length_mm)
+
+
+def _plain_length(twin: Twin, known: DriveKnown, step: str) -> float:
+    """What a tape shows at a step that asks for one length."""
+    if step in twin.gaps_mm:
+        return twin.gaps_mm[step]
+    loop = _path_mm(known)
+    places = {"path-taped": loop, "cut-length": (1 - CUT_SHORT) * loop}
+    return places.get(step, twin.travel_mm)
+
+
+def _tally(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
+    if ask.reads == "chain-stretch":
+        # As many pitches as lie straight on the free strand, an even number.
+        pitch = float(known.worked.elevation.pitch)
+        if not pitch:
+            raise _no(ask.target, "this loop has no pitches to count", "a chain")
+        return 2.0 * max(int(float(known.worked.shape.span_mm) / pitch / 2), 1)
+    return float(round(_path_mm(known) / LINK_MM))
+
+
+def _turns(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
+    if ask.step in ADJUSTABLE:
+        return twin.opened
+    return _of({"one": twin.screws[0], "other": twin.screws[1]}, ask.target)
+
+
+def _wrench(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
+    """What the wrench clicks at: what this machine's bolts hold."""
+    return twin.fastened_nm
 
 
 def _rule(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
@@ -254,6 +303,9 @@ SEES: dict[str, Callable[[Twin, DriveKnown, Ask, Luck], float]] = {
     "level": _level,
     "tape": _tape,
     "rule": _rule,
+    "tally": _tally,
+    "turn-marks": _turns,
+    "torque-wrench": _wrench,
     "spring-scale": _scale,
 }
 
@@ -287,7 +339,7 @@ def take(twin: Twin, known: DriveKnown, ask: Ask, *, luck: Luck, serial: str, at
     warnings: tuple[str, ...] = ()
     if abs(read) > kind.most:
         read, warnings = float(np.sign(read)) * kind.most, ("over its range",)
-    if kind.quantity in ("force", "length", "speed", "current", "frequency"):
+    if kind.quantity in ("force", "length", "speed", "current", "frequency", "torque", "turns"):
         read = max(read, 0.0)
     value, sign, step = _in_unit(read, kind, ask.units)
     return Shown(

@@ -21,6 +21,15 @@ from tuyere.jobs.facts import DriveKnown
 FEET = ("inboard near", "inboard far", "outboard near", "outboard far")
 # What is usual about machines of that size; invented, as all of a simulated drive is.
 SCREW_MM, GIVE, NO_LOAD, AMPS_PER_KW = 1.5, 0.35, 0.35, 1.75
+# Lengths that a job reads once and that hang on nothing else: from what to what they may be, mm.
+PLAIN_MM = {
+    "wheel-marked": (2.0, 30.0),
+    "rails-level": (0.0, 2.0),
+    "guide-gap": (1.0, 9.0),
+    "guides-gap": (1.0, 9.0),
+    "spring-length": (90.0, 160.0),
+    "strips-worn": (3.0, 12.0),
+}
 FRESH_SLACK = 0.3  # of the band, where a new loop is laid on and hand-tight
 
 
@@ -29,7 +38,9 @@ class Twin:
     """``belts`` is each belt's own share of the mean tension, ``box`` those of the set that will be laid on next (alike where none is
     said). ``start_n`` is the mean at the place the adjusters stood at first, ``per_mm_n`` what a millimetre of centre distance
     adds. ``load`` is the share of the duty's power it runs at. ``slack_mm`` is what a chain is longer than its straight path,
-    ``worn_percent`` how far it has stretched.
+    ``worn_percent`` how far it has stretched. ``fastened_nm`` is what its bolts hold, ``screws`` how many turns each of two
+    screws stands from its released place, ``opened`` those of an adjustable sheave; ``gaps_mm`` are plain lengths by the step of a
+    job that reads them, ``grooves_mm`` the gap under a gauge in the driver's and the driven wheel's worst groove.
     """
 
     body: Body
@@ -49,6 +60,11 @@ class Twin:
     travel_mm: float = 40.0
     feet: Mapping[str, float] = field(default_factory=dict)
     box: tuple[float, ...] = ()
+    fastened_nm: float = 30.0
+    screws: tuple[float, float] = (4.0, 4.0)
+    opened: float = 2.0
+    gaps_mm: Mapping[str, float] = field(default_factory=dict)
+    grooves_mm: tuple[float, float] = (0.2, 0.1)
 
     @property
     def longer_mm(self) -> float:
@@ -122,6 +138,12 @@ def twin_for(known: DriveKnown, seed: int) -> Twin:
         run_out_mm=float(luck.uniform(0.05, 0.3)),
         travel_mm=float(luck.uniform(10, 60)),
         feet=feet,
+        # Drawn after all the rest, so that what older seeds gave stays as it was.
+        fastened_nm=round(float(luck.uniform(15, 60))),
+        screws=(turns := round(float(luck.uniform(2, 8)) * 4) / 4, turns + (0.5 if luck.random() < 0.4 else 0.0)),
+        opened=round(float(luck.uniform(0.5, 4)) * 2) / 2,
+        gaps_mm={step: round(float(luck.uniform(low, high)), 1) for step, (low, high) in PLAIN_MM.items()},
+        grooves_mm=(round(float(luck.uniform(0.0, 0.9)), 2), round(float(luck.uniform(0.0, 0.6)), 2)),
     )
 
 

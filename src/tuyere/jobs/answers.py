@@ -15,6 +15,7 @@ from tuyere.core.drawing.scene import Scene
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.steps import quiet
 from tuyere.core.tension.reading_formulas import tension_per_turn
+from tuyere.core.wear.groove import DISH_LIMIT_MM, judge_gap
 from tuyere.jobs.facts import DriveKnown
 from tuyere.jobs.job import Read, StepState
 from tuyere.jobs.pictures import line_scenes
@@ -295,6 +296,28 @@ def _stretch(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
     )
 
 
+def _grooves(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
+    """What gauge gaps say of the wheels; the worse of the two speaks."""
+    gaps = {w: v for w in ("driver", "driven") if (v := _number(readings, w)) is not None}
+    if not gaps:
+        return None
+    judged = {}
+    for wheel, gap in gaps.items():
+        try:
+            judged[wheel] = judge_gap(gap)
+        except InputError as e:
+            raise InputError(wheel, e.value, e.why, e.allowed, **e.quantities) from e
+    worse = max(judged, key=lambda w: judged[w][0])
+    share, verdict = judged[worse]
+    limit, percent = known.frame.figure(DISH_LIMIT_MM, "gap").shown, round(100 * share)
+    does = {
+        "fine": "They may stay.",
+        "watch": "Gauge them again, and have the next wheels.",
+        "act": "Worn out: change both wheels with the next belts.",
+    }[verdict]
+    return Said(says=f"The {worse} has used {percent} % of the {limit} allowed. {does}", verdict=verdict)
+
+
 def _turns(readings: Mapping[str, Read]) -> Said | None:
     one, other = _number(readings, "one"), _number(readings, "other")
     if one is None or other is None:
@@ -342,6 +365,8 @@ def answer_for(
         return _arm(readings, known, belt_state)
     if reads == "chain-stretch":
         return _stretch(readings, known)
+    if reads == "groove-gap":
+        return _grooves(readings, known)
     if reads == "turns":
         return _turns(readings)
     if reads == "speed":

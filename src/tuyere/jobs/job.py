@@ -48,13 +48,16 @@ class Read:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StepState:
-    """A step so far. ``status`` is open, done or skipped; ``rounds`` are readings between moves, by target; ``turns`` the moves."""
+    """A step so far. ``status`` is open, done or skipped; ``rounds`` are readings between moves, by target; ``turns`` the moves,
+    ``faults`` what was known by its drawing.
+    """
 
     status: Literal["open", "done", "skipped"] = "open"
     by: str = ""
     at: datetime | None = None
     note: str = ""
     grade: str = ""
+    faults: tuple[str, ...] = ()
     exception: str = ""
     rounds: tuple[Mapping[str, Read], ...] = ({},)
     turns: tuple[float, ...] = (0.0,)
@@ -152,6 +155,12 @@ def _check(job: Job, event: Event) -> JobStep:
         raise _refuse("kind", event.kind, "this step is signed", "signed")
     if event.kind == "read" and kind != "read":
         raise _refuse("kind", event.kind, "nothing is read at this step", "done")
+    if event.kind == "found":
+        for fault in event.data.get("faults", ()):
+            if fault not in step.of.faults:
+                raise _refuse(
+                    "faults", fault, "this step is not judged by that", ", ".join(step.of.faults) or "nothing"
+                )
     if event.kind in ("done", "signed", "found", "read", "moved") and event.corrects is None:
         _check_order(job, step, event)
     return step
@@ -239,6 +248,7 @@ def _applied(job: Job, event: Event) -> Job:
             at=event.at,
             grade=str(event.data.get("grade", "")),
             note=str(event.data.get("note", "")),
+            faults=tuple(str(f) for f in event.data.get("faults", ())),
         )
     else:
         after = replace(

@@ -82,6 +82,11 @@ def asked_at(step: JobStep, known: DriveKnown, tool: str) -> tuple[Asked, ...]:
             Asked(target="pitches", label="pitches measured", kinds=("count",)),
             Asked(target="length", label="length over them", kinds=("length",)),
         )
+    if reads == "groove-gap":
+        return (
+            Asked(target="driver", label="worst groove of the driver", kinds=("gap",), needed=False),
+            Asked(target="driven", label="worst groove of the driven wheel", kinds=("gap",), needed=False),
+        )
     if reads == "chain-hand":
         return _one("movement by hand", "length")
     if reads == "turns":

@@ -18,6 +18,7 @@ from tuyere.jobs.words import (
     JobKind,
     Loop,
     Mounting,
+    Part,
     Reads,
     StepKind,
     TakeUp,
@@ -32,13 +33,15 @@ WHEN = {"energy": words(Energy), "take_up": words(TakeUp), "mounting": words(Mou
 @dataclass(frozen=True, slots=True, kw_only=True)
 class TemplateStep:
     """One step as a template has it. ``per`` "source" makes one of it for every source of that energy; ``safe`` steps want the
-    machine made safe first, ``guarded`` ones are done from outside the guard; ``repeats`` names the reading that it goes back to.
+    machine made safe first, ``guarded`` ones are done from outside the guard; ``repeats`` names the reading that it goes back to,
+    ``at`` the part of the drive that it is about, ``faults`` the drawings it is judged by.
     """
 
     key: str
     kind: str
     words: str
     why: str
+    at: str = "around"
     block: str = ""
     caution: str = ""
     who: str = "anyone"
@@ -52,6 +55,7 @@ class TemplateStep:
     ask: str = ""
     does: str = ""
     figures: tuple[str, ...] = ()
+    faults: tuple[str, ...] = ()
     when: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     source: str = "common practice, no source"
     confidence: str = "high"
@@ -104,6 +108,8 @@ def _step(raw: Mapping[str, Any], at: str) -> TemplateStep:
         )
     if raw.get("who", "anyone") not in words(Who):
         raise _bad(at, "nobody is called that", raw["who"], ", ".join(words(Who)))
+    if raw.get("at", "around") not in words(Part):
+        raise _bad(at, "not a part of the drive", raw["at"], ", ".join(words(Part)))
     reads = raw.get("reads", "")
     if (kind == "read") != bool(reads) or reads and reads not in words(Reads):
         raise _bad(at, "a reading step says what it reads, no other does", reads, ", ".join(words(Reads)))
@@ -122,6 +128,7 @@ def _step(raw: Mapping[str, Any], at: str) -> TemplateStep:
         **raw,
         "when": when,
         "figures": tuple(raw.get("figures", ())),
+        "faults": tuple(raw.get("faults", ())),
         "skip": raw.get("skip", kind not in NEVER_SKIPPED),
     }
     return TemplateStep(**values)

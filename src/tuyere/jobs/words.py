@@ -57,7 +57,10 @@ Reads = Literal[
     "arm-pull",
     "chain-hand",
     "chain-stretch",
+    "groove-gap",
 ]
+# Which part of the drive a step is about, as it is marked on the elevation; "around" is what stands round it, "away" is not at it.
+Part = Literal["loop", "strand", "wheels", "driver", "driven", "line", "mover", "idler", "guard", "around", "away"]
 # What doing a step does to the drive, where a simulated one has to follow.
 Does = Literal["new-loop"]
 EventKind = Literal["done", "skipped", "noted", "read", "found", "signed", "moved", "reopened"]

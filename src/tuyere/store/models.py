@@ -2,8 +2,8 @@
 
 from tuyere.store.builds.tables import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.drives.tables import Duty, Ends, Shaft, ShaftLoad
-from tuyere.store.jobs.tables import Due, Isolation, Job, JobTemplate, Reading, StepEvent
-from tuyere.store.machines.tables import Drive, EnergySource, Machine
+from tuyere.store.jobs.tables import Due, Finding, Isolation, Job, JobTemplate, Photo, Reading, StepEvent
+from tuyere.store.machines.tables import Drive, EnergySource, Machine, MeterReading
 from tuyere.store.plumbing.operations import Operation
 from tuyere.store.shelf.tables import RatingItem, StockItem
 from tuyere.store.twins.tables import InstrumentShown, Twin
@@ -19,6 +19,7 @@ __all__ = [
     "Ends",
     "EnergySource",
     "Failure",
+    "Finding",
     "InstrumentShown",
     "Isolation",
     "Job",
@@ -26,7 +27,9 @@ __all__ = [
     "Loop",
     "Machine",
     "Member",
+    "MeterReading",
     "Operation",
+    "Photo",
     "Reading",
     "RouteStop",
     "Shaft",

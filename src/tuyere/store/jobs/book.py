@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Sequence
-from datetime import timedelta
 
 from sqlalchemy.engine import Engine
 from sqlmodel import Session, col, select
+from sqlmodel.sql.expression import SelectOfScalar
 
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.registry import Units
@@ -17,6 +17,8 @@ from tuyere.jobs.job import Event, Job, advance
 from tuyere.jobs.situation import JobStep, Situation, Source, steps_for
 from tuyere.jobs.words import Mounting, TakeUp, words
 from tuyere.store.builds.tables import Build
+from tuyere.store.jobs.dues import after_closing
+from tuyere.store.jobs.findings import keep_finding
 from tuyere.store.jobs.forms import EventSave, JobOpen
 from tuyere.store.jobs.read import (
     Told,
@@ -32,21 +34,13 @@ from tuyere.store.jobs.read import (
 from tuyere.store.jobs.tables import Due, Isolation, Reading, StepEvent
 from tuyere.store.jobs.tables import Job as JobRow
 from tuyere.store.jobs.templates import every_template
-from tuyere.store.jobs.views import DueLine, DueList, JobLine, JobList, JobView, TemplateLine, TemplateList
+from tuyere.store.jobs.views import JobLine, JobList, JobView, TemplateLine, TemplateList
 from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.rows import below, one
 from tuyere.store.twins.book import follow
-
-# After a fit: title, reason, hours from now; common practice.
-AFTER_A_FIT = (
-    ("Look at it after the first half hour", "first-run", 0.5),
-    ("Set it again at 24 hours", "24-hours", 24.0),
-    ("Check at 50 running hours", "50-hours", 24.0 * 7),
-)
-RECHECKS = ("24-hours", "50-hours")
-RUN_IN_TEMPLATE = "run-in-check"
+from tuyere.store.upkeep.trends import refresh_trends
 
 
 def _last_situation(session: Session, drive_id: uuid.UUID) -> Situation | None:
@@ -157,7 +151,7 @@ def _event(form: EventSave, actor: Actor) -> Event:
     elif form.kind == "moved":
         data = {"turns": form.turns or 0.0}
     elif form.kind == "found":
-        data = {"grade": form.grade, "note": form.reason}
+        data = {"grade": form.grade, "note": form.reason, **({"faults": form.faults} if form.faults else {})}
     return Event(
         id=str(form.id),
         step=form.step,
@@ -236,42 +230,19 @@ def _keep_isolations(session: Session, of: Told, job: Job) -> None:
         session.add(row)
 
 
-def _after_closing(session: Session, actor: Actor, row: JobRow) -> None:
-    """What was due is done; a fit makes what is due next, with the template that checks it."""
-    if row.due_id is not None:
-        due = one(session, Due, row.due_id)
-        due.done_by_job_id, due.done_at = row.id, row.closed_at
-        session.add(due)
-    if row.kind != "fit" or row.closed_at is None:
-        return
-    school = situation_of(row).recheck
-    for title, reason, hours in AFTER_A_FIT:
-        # The look after the first half hour belongs to every school.
-        if reason in RECHECKS and school not in ("all", reason):
-            continue
-        session.add(
-            Due(
-                created_by_name=actor.name,
-                machine_id=row.machine_id,
-                drive_id=row.drive_id,
-                title=title,
-                reason_key=reason,
-                template_key=RUN_IN_TEMPLATE,
-                by_date=row.closed_at + timedelta(hours=hours),
-                by_hours=50.0 if reason == "50-hours" else None,
-                made_by_job_id=row.id,
-            )
-        )
-
-
 def take_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSave) -> JobView:
-    """Take something that happened at a job. Raises NotThere; InputError beside what cannot be, and then nothing is kept."""
+    """Take something that happened at a job, and tell the job anew. Raises as ``write_event`` does."""
+    return job_view(session, write_event(session, actor, job_id, form), form.units)
+
+
+def write_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSave) -> JobRow:
+    """Write down something that happened at a job. Raises NotThere; InputError beside what cannot be, and then nothing is kept."""
     row = one(session, JobRow, job_id, lock=True)
     of = told(session, row)
     event = _event(form, actor)
     after = advance(of.job, event)
     if after == of.job:
-        return job_view(session, row, form.units)
+        return row
     step = after.step(event.step)
     of_after = Told(row=row, template=of.template, job=after)
     if event.kind == "read":
@@ -295,6 +266,8 @@ def take_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSav
     if event.kind == "read":
         _keep_reading(session, of_after, kept, step, event)
     _keep_isolations(session, of_after, after)
+    if event.kind == "found":
+        keep_finding(session, actor, row, after, step)
     if event.kind in ("done", "moved") and has_twin(session, row.drive_id):
         known = known_of(session, session.get_one(Build, row.build_id), form.units)
         said = answered(session, of, step, known).said if event.kind == "moved" and step.of.kind == "read" else None
@@ -314,9 +287,10 @@ def take_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSav
     session.add(row)
     session.flush()
     if closed:
-        _after_closing(session, actor, row)
+        after_closing(session, actor, row)
+        refresh_trends(session, actor, row.drive_id)
         session.flush()
-    return job_view(session, row, form.units)
+    return row
 
 
 def one_job(session: Session, ident: uuid.UUID, units: Units = "us") -> JobView:
@@ -324,70 +298,46 @@ def one_job(session: Session, ident: uuid.UUID, units: Units = "us") -> JobView:
     return job_view(session, one(session, JobRow, ident), units)
 
 
-def list_jobs(session: Session, drive_id: uuid.UUID | None = None, state: str = "", most: int = 100) -> JobList:
-    """Jobs, the newest first; of one drive, or in one state."""
+def _job_line(j: JobRow, machine: str, drive: str) -> JobLine:
+    return JobLine(
+        id=j.id,
+        title=j.title,
+        kind=j.kind,
+        state=j.state,
+        machine=machine,
+        drive_id=j.drive_id,
+        drive=drive,
+        opened_at=j.opened_at,
+        opened_by=j.created_by_name,
+        closed_at=j.closed_at,
+        steps_done=j.steps_done,
+        steps_all=j.steps_all,
+    )
+
+
+def job_lines(session: Session, which: SelectOfScalar[uuid.UUID], area: str = "", most: int = 50) -> list[JobLine]:
+    """Some jobs as lines, the newest first; of one area."""
     wanted = (
         select(JobRow, Machine.name, Drive.name)
         .join(Machine, col(Machine.id) == col(JobRow.machine_id))
         .join(Drive, col(Drive.id) == col(JobRow.drive_id))
-        .where(col(JobRow.archived_at).is_(None))
+        .where(col(JobRow.id).in_(which), col(JobRow.archived_at).is_(None))
         .order_by(col(JobRow.opened_at).desc())
         .limit(most)
     )
+    if area:
+        wanted = wanted.where(Machine.area == area)
+    return [_job_line(*row) for row in session.exec(wanted).all()]
+
+
+def list_jobs(session: Session, drive_id: uuid.UUID | None = None, state: str = "", most: int = 100) -> JobList:
+    """Jobs, the newest first; of one drive, or in one state."""
+    which = select(JobRow.id)
     if drive_id is not None:
-        wanted = wanted.where(JobRow.drive_id == drive_id)
+        which = which.where(JobRow.drive_id == drive_id)
     if state:
-        wanted = wanted.where(JobRow.state == state)
-    return JobList(
-        jobs=[
-            JobLine(
-                id=j.id,
-                title=j.title,
-                kind=j.kind,
-                state=j.state,
-                machine=machine,
-                drive_id=j.drive_id,
-                drive=drive,
-                opened_at=j.opened_at,
-                opened_by=j.created_by_name,
-                closed_at=j.closed_at,
-                steps_done=j.steps_done,
-                steps_all=j.steps_all,
-            )
-            for j, machine, drive in session.exec(wanted).all()
-        ]
-    )
-
-
-def list_dues(session: Session, drive_id: uuid.UUID | None = None) -> DueList:
-    """What is due and not done, the soonest first."""
-    wanted = (
-        select(Due, Machine.name, Drive.name)
-        .join(Machine, col(Machine.id) == col(Due.machine_id))
-        .join(Drive, col(Drive.id) == col(Due.drive_id), isouter=True)
-        .where(col(Due.archived_at).is_(None), col(Due.done_at).is_(None))
-        .order_by(col(Due.by_date).nulls_last(), col(Due.created_at))
-    )
-    if drive_id is not None:
-        wanted = wanted.where(Due.drive_id == drive_id)
-    present = now()
-    return DueList(
-        dues=[
-            DueLine(
-                id=d.id,
-                title=d.title,
-                machine=machine,
-                machine_id=d.machine_id,
-                drive=drive or "",
-                drive_id=d.drive_id,
-                by_date=d.by_date,
-                by_hours=d.by_hours,
-                template=d.template_key,
-                overdue=d.by_date is not None and d.by_date < present,
-            )
-            for d, machine, drive in session.exec(wanted).all()
-        ]
-    )
+        which = which.where(JobRow.state == state)
+    return JobList(jobs=job_lines(session, which, most=most))
 
 
 def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:

@@ -16,7 +16,8 @@ from tuyere.exchange.sheets.facts import big_figures, picture, tension_ruler, to
 from tuyere.exchange.sheets.tag import Tag
 from tuyere.jobs.facts import DriveKnown
 from tuyere.store.builds.tables import Build
-from tuyere.store.jobs.book import list_dues, list_jobs
+from tuyere.store.jobs.book import list_jobs
+from tuyere.store.jobs.dues import list_dues
 from tuyere.store.jobs.read import answered, build_of, job_view, known_of, told
 from tuyere.store.jobs.tables import Job as JobRow
 from tuyere.store.jobs.views import JobView, StepView

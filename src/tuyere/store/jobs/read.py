@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from typing import Any
 
 from pydantic import TypeAdapter
@@ -20,6 +21,7 @@ from tuyere.core.errors import InputError
 from tuyere.instruments.simulated import instrument_for
 from tuyere.jobs.answers import Said, answer_for
 from tuyere.jobs.facts import DriveKnown, figure_of
+from tuyere.jobs.handled import Handled, handled_at
 from tuyere.jobs.job import Event, Job, Read, StepState, replayed
 from tuyere.jobs.reads import Asked, asked_at
 from tuyere.jobs.situation import JobStep, Situation, steps_for
@@ -31,10 +33,11 @@ from tuyere.store.builds.tables import Build
 from tuyere.store.drives.ends import ends_view
 from tuyere.store.drives.tables import Duty
 from tuyere.store.jobs.tables import Job as JobRow
-from tuyere.store.jobs.tables import Reading, StepEvent
+from tuyere.store.jobs.tables import Photo, Reading, StepEvent
 from tuyere.store.jobs.views import (
     AskedView,
     FigureShown,
+    HandledView,
     IsolationView,
     JobView,
     SaidView,
@@ -80,11 +83,27 @@ class Told:
     row: JobRow
     template: Template
     job: Job
+    photos: Mapping[str, list[uuid.UUID]] = field(default_factory=dict)
+
+
+def _photos(session: Session, job_id: uuid.UUID) -> dict[str, list[uuid.UUID]]:
+    """Photos of a job by the step they were taken at."""
+    out: dict[str, list[uuid.UUID]] = {}
+    wanted = select(Photo.step, Photo.id).where(Photo.job_id == job_id, col(Photo.archived_at).is_(None))
+    for step, ident in session.exec(wanted.order_by(col(Photo.taken_at))).all():
+        out.setdefault(step, []).append(ident)
+    return out
+
+
+@lru_cache(maxsize=256)
+def _template(text: str) -> Template:
+    """A template from the text that a job keeps: many jobs keep the same."""
+    return template_of(text)
 
 
 def told(session: Session, row: JobRow) -> Told:
     """Tell a job from its events."""
-    template = template_of(row.template_text)
+    template = _template(row.template_text)
     events = session.exec(select(StepEvent).where(StepEvent.job_id == row.id).order_by(col(StepEvent.seq))).all()
     return Told(
         row=row,
@@ -214,6 +233,10 @@ def answered(session: Session, of: Told, step: JobStep, known: DriveKnown) -> An
     return Answered(asked=asked, before=before, said=said, fault=None)
 
 
+def _handled_view(of: Handled) -> HandledView:
+    return HandledView(words=of.words, wheels=list(of.wheels), strands=list(of.strands), loop=of.loop, around=of.around)
+
+
 def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> StepView:
     state, s = of.job.so_far(step.key), step.of
     got = answered(session, of, step, known) if s.kind == "read" else None
@@ -234,6 +257,11 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         skip=s.skip,
         safe=s.safe,
         guarded=s.guarded,
+        faults=list(s.faults),
+        found=list(state.faults),
+        photos=of.photos.get(step.key, []),
+        handled=_handled_view(handled_at(known.worked.elevation, s.at)),
+        energy=step.source.type if step.source is not None else next(iter(s.when.get("energy", ())), ""),
         reads=s.reads,
         move="" if step.move is None else step.move.words,
         move_caution="" if step.move is None else step.move.caution,
@@ -319,7 +347,7 @@ def isolation_view(job: Job) -> IsolationView:
 
 def job_view(session: Session, row: JobRow, units: Units = "us") -> JobView:
     """A job with its steps, figures and what its readings say."""
-    of = told(session, row)
+    of = replace(told(session, row), photos=_photos(session, row.id))
     build = session.get_one(Build, row.build_id)
     known = known_of(session, build, units)
     machine, drive = session.get_one(Machine, row.machine_id), session.get_one(Drive, row.drive_id)

@@ -36,6 +36,7 @@ class Job(Row, table=True):
     __table_args__ = (
         sa.CheckConstraint("state IN ('open','closed','abandoned')", name="state"),
         sa.CheckConstraint("belts IN ('new','run in')", name="belts"),
+        sa.Index("ix_job_closed", "closed_at", postgresql_where=sa.text("state = 'closed'")),
     )
 
     machine_id: uuid.UUID = foreign("machine.id")
@@ -117,13 +118,54 @@ class Reading(Row, table=True):
     corrects_id: uuid.UUID | None = foreign("reading.id", nullable=True)
 
 
+class Finding(Row, table=True):
+    """What was found at a step of a job and is not fine: to watch or to act on, with the faults it was known by."""
+
+    __tablename__ = "finding"
+    __table_args__ = (
+        sa.CheckConstraint("grade IN ('watch','act')", name="grade"),
+        sa.Index("ix_finding_drive_at", "drive_id", "at"),
+    )
+
+    drive_id: uuid.UUID = foreign("drive.id")
+    job_id: uuid.UUID = foreign("job.id")
+    step: str = Field(max_length=120)
+    words: str = Field(max_length=200)
+    part: str = Field(default="", max_length=20)
+    grade: str = Field(max_length=8)
+    faults: list[str] = Field(default_factory=list, sa_type=JSONB)
+    note: str = Field(default="", max_length=500)
+    at: datetime = Field(sa_type=sa.DateTime(timezone=True))
+
+
+class Photo(Row, table=True):
+    """A photo of a drive, decoded and written anew: no place and nothing else that the camera put in is kept."""
+
+    __tablename__ = "photo"
+    __table_args__ = (sa.CheckConstraint("type IN ('image/jpeg','image/png')", name="type"),)
+
+    drive_id: uuid.UUID = foreign("drive.id")
+    job_id: uuid.UUID | None = foreign("job.id", nullable=True)
+    step: str = Field(default="", max_length=120)
+    sha256: str = Field(max_length=64, index=True)
+    type: str = Field(max_length=20)
+    width: int
+    height: int
+    data: bytes = Field(sa_type=sa.LargeBinary)
+    thumbnail: bytes = Field(sa_type=sa.LargeBinary)
+    taken_at: datetime = Field(sa_type=sa.DateTime(timezone=True))
+    caption: str = Field(default="", max_length=200)
+
+
 class Due(Row, table=True):
-    """Something to do at a machine by a date or by running hours."""
+    """Something to do at a machine by a date or by running hours of its meter; ``every`` so many days or hours it comes again."""
 
     __tablename__ = "due"
     __table_args__ = (
         sa.CheckConstraint("by_date IS NOT NULL OR by_hours IS NOT NULL OR length(by_event) > 0", name="by"),
         sa.CheckConstraint("length(title) > 0", name="title"),
+        sa.CheckConstraint("made_by IN ('job','finding','failure','build','round','person','trend')", name="made_by"),
+        sa.Index("ix_due_open", "by_date", postgresql_where=sa.text("done_at IS NULL AND archived_at IS NULL")),
     )
 
     machine_id: uuid.UUID = foreign("machine.id")
@@ -134,7 +176,10 @@ class Due(Row, table=True):
     by_date: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))
     by_hours: float | None = None
     by_event: str = Field(default="", max_length=80)
+    every_days: int | None = None
+    every_hours: float | None = None
     made_by: str = Field(default="job", max_length=12)
+    made_by_finding_id: uuid.UUID | None = foreign("finding.id", nullable=True)
     made_by_job_id: uuid.UUID | None = Field(default=None, index=True)
     done_by_job_id: uuid.UUID | None = Field(default=None, index=True)
     done_at: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from datetime import datetime
+from datetime import date, datetime
 from typing import Literal
 
 from pydantic import Field, JsonValue
@@ -60,6 +60,16 @@ class SaidView(Answer):
     )
 
 
+class HandledView(Answer):
+    """What a step is about, by the elevation's ids and in words; nothing where it is not at the drive."""
+
+    words: str
+    wheels: list[str]
+    strands: list[str]
+    loop: bool
+    around: bool
+
+
 class StepView(Answer):
     """A step of a job and where it stands."""
 
@@ -73,6 +83,11 @@ class StepView(Answer):
     skip: bool
     safe: bool
     guarded: bool
+    faults: list[str] = Field(description="drawings of faults that it is judged by")
+    found: list[str] = Field(description="those that were seen")
+    photos: list[uuid.UUID] = Field(description="photos taken at it")
+    handled: HandledView
+    energy: str = Field(description="the kind of energy that is shut off; empty where none is")
     reads: str
     move: str = Field(description="what is done between two rounds of a reading")
     move_caution: str
@@ -178,28 +193,95 @@ class TemplateList(Answer):
     mounting: str | None
 
 
+class TemplateStepLine(Answer):
+    """A step of a template as the person at the machine will read it."""
+
+    block: str
+    key: str
+    kind: str
+    at: str = Field(description="the part of the drive that is marked")
+    words: str
+    why: str
+    caution: str
+    only: str = Field(description="the drives it shows for, in words; empty where it always shows")
+
+
 class TemplateText(Answer):
-    """A template as it is written."""
+    """A template as it is written, and what its steps come to."""
 
     key: str
     rev: int
     own: bool
     text: str
+    title: str
+    steps: list[TemplateStepLine]
+
+
+class TemplateHead(Answer):
+    """A template in the list of all."""
+
+    key: str
+    title: str
+    kind: str
+    families: list[str]
+    minutes: int
+    steps: int
+    own: bool
+    changed_by: str
+
+
+class TemplateHeads(Answer):
+    """Every template."""
+
+    templates: list[TemplateHead]
+
+
+class PhotoLine(Answer):
+    """A photo of a drive, by its address: /api/photos/ID and /api/photos/ID/small."""
+
+    id: uuid.UUID
+    job_id: uuid.UUID | None
+    step: str
+    taken_at: datetime
+    by: str
+    caption: str
+    width: int
+    height: int
+
+
+class PhotoList(Answer):
+    """Photos, the newest first."""
+
+    photos: list[PhotoLine]
 
 
 class DueLine(Answer):
     """Something that is due."""
 
     id: uuid.UUID
+    rev: int
     title: str
     machine: str
     machine_id: uuid.UUID
+    area: str
     drive: str
     drive_id: uuid.UUID | None
     by_date: datetime | None
     by_hours: float | None
+    when: datetime | None = Field(
+        description="the sooner of the date and the day on which the meter will stand at the hours, put off or not"
+    )
     template: str
     overdue: bool
+    every: str = Field(description="how often it comes again, in words; empty where it does not")
+    reason: str = Field(
+        description="what made it due: job, finding-act, finding-watch, trend, person, 24-hours and so on"
+    )
+    made_by: str
+    snoozed_until: date | None
+    snooze_reason: str
+    minutes: int = Field(description="about how long it takes; 0 where nobody said")
+    guard_off: bool = Field(description="whether a hand goes behind the guard for it")
 
 
 class DueList(Answer):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import AwareDatetime, Field
 
 from tuyere.calc.parts import Whole
 from tuyere.jobs.words import Energy
@@ -49,3 +49,11 @@ class DriveCreate(Operation):
     """A new drive on a machine."""
 
     name: Name
+
+
+class MeterSave(Operation):
+    """What a machine's meter of running hours shows."""
+
+    at: AwareDatetime
+    hours: Annotated[float, Field(ge=0, le=1e6)]
+    reset: bool = Field(default=False, description="the meter was changed or set back")

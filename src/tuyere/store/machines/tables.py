@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from datetime import datetime
 
 import sqlalchemy as sa
 from sqlmodel import Field
@@ -44,6 +45,18 @@ class EnergySource(Row, table=True):
     type: str = Field(max_length=20)
     isolation_point: str = Field(max_length=120)
     steps: str = Field(default="", max_length=500)
+
+
+class MeterReading(Row, table=True):
+    """Running hours as a machine's meter showed them; ``reset`` where the meter was changed or set back."""
+
+    __tablename__ = "meter_reading"
+    __table_args__ = (sa.Index("ix_meter_reading_machine_at", "machine_id", "at"),)
+
+    machine_id: uuid.UUID = foreign("machine.id")
+    at: datetime = Field(sa_type=sa.DateTime(timezone=True))
+    hours: float = Field(ge=0)
+    reset: bool = Field(default=False)
 
 
 class Drive(Row, table=True):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from datetime import datetime
 
 from pydantic import Field
 
@@ -48,3 +49,11 @@ class MachineList(Answer):
     machines: list[MachineView]
     total: int = Field(description="how many there are in all; ``machines`` may hold a part of them")
     areas: list[str]
+
+
+class MeterView(Answer):
+    """Running hours as last read, and how many a day; None where nobody has read them."""
+
+    at: datetime | None
+    hours: float | None
+    per_day: float | None = Field(description="running hours a day, from two readings a day or more apart")

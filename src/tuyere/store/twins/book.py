@@ -134,19 +134,20 @@ def _view(shown: Shown) -> ShownView:
 
 def _asked(session: Session, drive_id: uuid.UUID, form: TakeReading) -> Ask:
     """What is to be read; a step of a job says for itself what it reads, what was read beside it, and whether the machine runs."""
-    reads, running, beside = form.reads, form.running, form.beside
+    reads, running, beside, key = form.reads, form.running, form.beside, form.step
     if form.job_id is not None:
         row = one(session, JobRow, form.job_id)
         if row.drive_id != drive_id:
             raise InputError("job_id", str(form.job_id), "that job is at another drive", "a job of this drive")
         job = told(session, row).job
         step = job.step(form.step)
-        reads, running = step.of.reads, step.of.guarded
+        reads, running, key = step.of.reads, step.of.guarded, step.of.key
         beside = {t: r.value for t, r in job.so_far(step.key).readings.items() if isinstance(r.value, float)}
     return Ask(
         instrument=form.instrument,
         target=form.target,
         reads=reads,
+        step=key,
         held=tuple(form.held),
         running=running,
         units=form.units,

@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import uuid
-from datetime import datetime
+from datetime import date, datetime
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer
+from tuyere.calc.answer import Answer, ElevationOut, Figure
+from tuyere.calc.scene_out import SceneOut
+from tuyere.store.jobs.views import DueLine, JobLine
 
 
 class EvidenceOut(Answer):
@@ -63,3 +65,128 @@ class WhyView(Answer):
     life: str = Field(description="how long loops last on this drive, with bounds; or that it is not enough yet")
     failures: list[FailureView]
     hits: HitRate
+
+
+class TrendPoint(Answer):
+    """One reading."""
+
+    at: datetime
+    value: Figure
+    job_id: uuid.UUID | None
+
+
+class TrendView(Answer):
+    """A reading over time: what it says, its limit and why, between which days it will cross, drawn."""
+
+    key: str
+    label: str
+    says: str
+    limit: Figure
+    because: str
+    points: list[TrendPoint]
+    earliest: datetime | None
+    latest: datetime | None
+    picture: SceneOut | None
+
+
+class TrendsView(Answer):
+    """Where the readings of a drive go."""
+
+    trends: list[TrendView]
+
+
+class RoundLine(Answer):
+    """Something to do on the round, with the drive to scale."""
+
+    due: DueLine
+    what: str = Field(description="what is on the drive")
+    elevation: ElevationOut | None
+    grade: str = Field(description="act where it is late, watch where it is today, else none")
+    days: int = Field(description="days late; negative where they are still to come")
+
+
+class RoundArea(Answer):
+    """An area of the works in walking order; what is to do there up to the end of the week."""
+
+    no: int
+    name: str
+    late: int
+    today: int
+    week: int
+
+
+class TemporaryLine(Answer):
+    """A temporary fix with its promised date."""
+
+    drive_id: uuid.UUID
+    machine: str
+    drive: str
+    what: str
+    reason: str
+    by: str
+    since: datetime
+    promised: date
+    days_left: int
+
+
+class LoopSpan(Answer):
+    """A loop that was on a drive: from when to when, and whether it failed."""
+
+    fitted: datetime
+    until: datetime | None
+    failed: bool
+
+
+class RepeatLine(Answer):
+    """A drive that keeps breaking its loops."""
+
+    drive_id: uuid.UUID
+    machine: str
+    drive: str
+    says: str
+    loops: list[LoopSpan]
+
+
+class RoundView(Answer):
+    """What is due now and this week, by area in walking order, the late first; what is only for a while; what breaks again."""
+
+    day: date
+    areas: list[RoundArea]
+    late: list[RoundLine]
+    today: list[RoundLine]
+    week: list[RoundLine]
+    ahead: list[RoundLine] = Field(description="planned or foretold for later, the soonest first")
+    minutes: int = Field(description="about how long the late and today's take")
+    total: int = Field(description="how many are due up to the end of the week in all")
+    begun: list[JobLine]
+    temporary: list[TemporaryLine]
+    repeats: list[RepeatLine]
+    done: list[JobLine] = Field(description="jobs closed today")
+
+
+class TimelineMark(Answer):
+    """Something that happened, with what it belongs to."""
+
+    at: datetime
+    until: datetime | None
+    lane: str = Field(description="builds, jobs, readings, findings, failures, photos, hours")
+    words: str
+    detail: str
+    by: str
+    grade: str
+    drive_id: uuid.UUID | None
+    drive: str
+    link: str = Field(description="where its record is")
+    photo: uuid.UUID | None
+
+
+class TimelineView(Answer):
+    """What happened at a drive or a machine, the newest first."""
+
+    title: str
+    machine_id: uuid.UUID
+    drive_id: uuid.UUID | None
+    first: datetime | None
+    marks: list[TimelineMark]
+    lanes: list[str]
+    more: int = Field(description="how many older ones are left out")

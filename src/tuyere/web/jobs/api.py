@@ -17,10 +17,38 @@ from tuyere.exchange.sheets.card import Paper, card_html
 from tuyere.exchange.sheets.tag import Size, tag_scene
 from tuyere.store.jobs import book
 from tuyere.store.jobs.card import drive_tag, job_card
+from tuyere.store.jobs.dues import list_dues, plan_due, snooze_due, tick_due
 from tuyere.store.jobs.fall import TensionFall, tension_fall
-from tuyere.store.jobs.forms import EventSave, JobOpen, TemplateSave
-from tuyere.store.jobs.templates import save_template, template_text
-from tuyere.store.jobs.views import DueList, JobList, JobView, TemplateList, TemplateText
+from tuyere.store.jobs.forms import (
+    DueDone,
+    DuePlan,
+    DueSnooze,
+    EventSave,
+    JobOpen,
+    PhotoSave,
+    TemplateBack,
+    TemplateCheck,
+    TemplateSave,
+)
+from tuyere.store.jobs.photos import keep_photo, photo_file, photos_of
+from tuyere.store.jobs.templates import (
+    check_template,
+    put_shipped_back,
+    save_template,
+    template_heads,
+    template_text,
+)
+from tuyere.store.jobs.views import (
+    DueLine,
+    DueList,
+    JobList,
+    JobView,
+    PhotoLine,
+    PhotoList,
+    TemplateHeads,
+    TemplateList,
+    TemplateText,
+)
 from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
@@ -143,7 +171,84 @@ def tag(path: TagPath, query: TagQuery) -> Response:
 def dues(query: DuesQuery) -> Response:
     """What is due, the soonest first."""
     with session() as s:
-        return answer(book.list_dues(s, query.drive))
+        return answer(list_dues(s, query.drive))
+
+
+@api.post("/dues", summary="Put something on the round", responses=documented(DueLine, 404, 409))
+def plan(body: DuePlan) -> Response:
+    """Something to do at a machine, once or again and again."""
+    return saved(body, lambda s, actor: plan_due(s, actor, body))
+
+
+@api.post("/dues/<uuid:ident>/snooze", summary="Put it off", responses=documented(DueLine, 404, 409))
+def snooze(path: ById, body: DueSnooze) -> Response:
+    """Put it off to another day, for a reason."""
+    return saved(body, lambda s, actor: snooze_due(s, actor, path.ident, body))
+
+
+@api.post("/dues/<uuid:ident>/done", summary="It is done without a job", responses=documented(DueList, 404, 409))
+def tick(path: ById, body: DueDone) -> Response:
+    """It is done without a job."""
+    return saved(body, lambda s, actor: tick_due(s, actor, path.ident, body))
+
+
+@api.get("/drives/<uuid:ident>/photos", summary="Photos of a drive", responses=documented(PhotoList, 404))
+def photos(path: ById) -> Response:
+    """Photos, the newest first."""
+    with session() as s:
+        return answer(photos_of(s, path.ident))
+
+
+@api.post("/drives/<uuid:ident>/photos", summary="Keep a photo", responses=documented(PhotoLine, 404, 409))
+def add_photo(path: ById, body: PhotoSave) -> Response:
+    """A photo, decoded and written anew without what the camera put in."""
+    return saved(body, lambda s, actor: keep_photo(s, actor, path.ident, body))
+
+
+def _photo(ident: uuid.UUID, small: bool) -> Response:
+    with session() as s:
+        file = photo_file(s, ident, small=small)
+    response = Response(file.data, 200, content_type=file.type)
+    response.set_etag(file.mark)
+    # A photo never changes under its address.
+    response.headers["Cache-Control"] = "private, max-age=31536000, immutable"
+    response.make_conditional(request)
+    return response
+
+
+@api.get("/photos/<uuid:ident>", summary="A photo", responses=documented_file("image/jpeg", 404))
+def photo(path: ById) -> Response:
+    """A photo as it is kept."""
+    return _photo(path.ident, small=False)
+
+
+@api.get("/photos/<uuid:ident>/small", summary="A photo, small", responses=documented_file("image/jpeg", 404))
+def photo_small(path: ById) -> Response:
+    """Its thumbnail."""
+    return _photo(path.ident, small=True)
+
+
+@api.get("/templates", summary="Every template", responses=documented(TemplateHeads))
+def every_template() -> Response:
+    """Templates, a lead's copies in place of the shipped ones."""
+    with session() as s:
+        return answer(template_heads(s))
+
+
+@api.post("/templates/check", summary="Look a template's text through", responses=documented(TemplateText))
+def look_through(body: TemplateCheck) -> Response:
+    """What a text would come to as a template; nothing is kept."""
+    return answer(check_template(body))
+
+
+@api.post(
+    "/templates/<key>/shipped",
+    summary="Put the shipped template back",
+    responses=documented(TemplateText, 404, 409),
+)
+def put_back(path: ByKey, body: TemplateBack) -> Response:
+    """Lay a lead's copy aside."""
+    return saved(body, lambda s, actor: put_shipped_back(s, actor, path.key, body))
 
 
 @api.get("/templates/<key>", summary="A template as it is written", responses=documented(TemplateText, 404))

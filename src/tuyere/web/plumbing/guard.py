@@ -12,15 +12,26 @@ from werkzeug.exceptions import ClientDisconnected, RequestEntityTooLarge
 from tuyere.web.plumbing.problems import problem
 
 LARGEST_BODY = 64 * 1024
+# A photo comes as base64 in JSON.
+LARGEST_PHOTO_BODY = 14 * 2**20
 HEADERS = {
     "Content-Security-Policy": "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; "
     "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
     "X-Frame-Options": "DENY",
     "X-Content-Type-Options": "nosniff",
     "Referrer-Policy": "same-origin",
-    "Permissions-Policy": "camera=(), geolocation=(), microphone=(self)",
+    "Permissions-Policy": "camera=(self), geolocation=(), microphone=(self)",
     "Cross-Origin-Opener-Policy": "same-origin",
 }
+
+
+def largest_body(path: str) -> int:
+    """How much may come to an address.
+
+    >>> largest_body("/api/drives/x/photos") > largest_body("/api/drives/x/jobs")
+    True
+    """
+    return LARGEST_PHOTO_BODY if path.startswith("/api/drives/") and path.endswith("/photos") else LARGEST_BODY
 
 
 def host_of(netloc: str) -> str:
@@ -70,18 +81,19 @@ def register(app: Flask) -> None:
     def _only_json() -> Response | None:
         if request.method not in ("POST", "PUT", "PATCH") or not request.path.startswith("/api/"):
             return None
-        if (request.content_length or 0) > LARGEST_BODY:
-            return problem(413, "too-large", "Too large", f"{LARGEST_BODY // 1024} KiB at most")
+        largest = request.max_content_length = largest_body(request.path)
+        if (request.content_length or 0) > largest:
+            return problem(413, "too-large", "Too large", f"{largest // 1024} KiB at most")
         if request.mimetype != "application/json":
             return problem(415, "media-type", "JSON only", "Send application/json.")
         try:
             data = request.get_data(cache=True)
             # A chunked body says no length; what reaches the limit was cut off there.
-            if request.content_length is None and len(data) >= LARGEST_BODY:
-                return problem(413, "too-large", "Too large", f"{LARGEST_BODY // 1024} KiB at most")
+            if request.content_length is None and len(data) >= largest:
+                return problem(413, "too-large", "Too large", f"{largest // 1024} KiB at most")
             body = app.json.loads(data)
         except RequestEntityTooLarge:
-            return problem(413, "too-large", "Too large", f"{LARGEST_BODY // 1024} KiB at most")
+            return problem(413, "too-large", "Too large", f"{largest // 1024} KiB at most")
         except ClientDisconnected:
             return problem(400, "malformed", "Not all of it came", "The request ended before its body did.")
         except (ValueError, UnicodeDecodeError, RecursionError) as e:

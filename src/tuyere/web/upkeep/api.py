@@ -1,16 +1,116 @@
-"""Why a drive failed: what its record says, failures kept, causes confirmed."""
+"""The life of a drive after it runs: the round, meters, trends, timelines, why it failed."""
 
 from __future__ import annotations
 
-from flask import Response
-from flask_openapi3 import APIBlueprint, Tag
+from typing import Annotated
 
+from flask import Response, request
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field, StringConstraints
+
+from tuyere.calc.registry import Units
+from tuyere.exchange.calendar.feed import feed_of
+from tuyere.exchange.drawing.pdf import pdf_of_page
+from tuyere.exchange.sheets.round import round_html
+from tuyere.store.machines.forms import MeterSave
+from tuyere.store.machines.meter import meter_view, read_meter
+from tuyere.store.machines.views import MeterView
+from tuyere.store.plumbing.base import now
 from tuyere.store.upkeep import book
+from tuyere.store.upkeep.calendar import calendar_events
 from tuyere.store.upkeep.forms import CauseConfirm, FailureSave
-from tuyere.store.upkeep.views import WhyView
-from tuyere.web.plumbing.common import ById, answer, documented, saved, session
+from tuyere.store.upkeep.paper import round_sheet
+from tuyere.store.upkeep.round import round_view
+from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
+from tuyere.store.upkeep.trends import trends_view
+from tuyere.store.upkeep.views import RoundView, TimelineView, TrendsView, WhyView
+from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
 
 api = APIBlueprint("upkeep", __name__, url_prefix="/api", abp_tags=[Tag(name="upkeep")])
+
+Area = Annotated[str, StringConstraints(max_length=80, pattern=r"^[^\x00]*$")]
+
+
+class RoundQuery(BaseModel):
+    """Whose round: of one area, by the clock of who asks."""
+
+    area: Area = ""
+    minutes: Annotated[int, Field(ge=-960, le=960, description="local time less UTC")] = 0
+
+
+class RoundSheetQuery(RoundQuery):
+    """The round on paper."""
+
+    units: Units = "us"
+
+
+class FeedQuery(BaseModel):
+    """Which calendar: of one area, or all."""
+
+    area: Area = ""
+
+
+@api.get("/round", summary="What is due now and this week", responses=documented(RoundView))
+def the_round(query: RoundQuery) -> Response:
+    """The round in walking order, what is only for a while, what breaks again."""
+    with session() as s:
+        return answer(round_view(s, query.area, query.minutes))
+
+
+@api.get("/round.pdf", summary="The round on paper", responses=documented_file("application/pdf"))
+def the_round_on_paper(query: RoundSheetQuery) -> Response:
+    """The round as a sheet to walk with."""
+    with session() as s:
+        sheet = round_sheet(s, query.area, query.minutes)
+    made = pdf_of_page(round_html(sheet, "letter" if query.units == "us" else "a4"))
+    response = Response(made, 200, content_type="application/pdf")
+    response.headers["Content-Disposition"] = 'inline; filename="round.pdf"'
+    return response
+
+
+@api.get("/round.ics", summary="What is due as a calendar", responses=documented_file("text/calendar"))
+def the_calendar(query: FeedQuery) -> Response:
+    """Dues and promised dates, a day each; a calendar program can follow this address."""
+    with session() as s:
+        events = calendar_events(s, query.area, request.host_url.rstrip("/"))
+    name = f"Round, {query.area}" if query.area else "Round"
+    return Response(feed_of(name, events, now()), 200, content_type="text/calendar; charset=utf-8")
+
+
+@api.get("/machines/<uuid:ident>/meter", summary="Running hours", responses=documented(MeterView, 404))
+def meter(path: ById) -> Response:
+    """A machine's meter as last read."""
+    with session() as s:
+        return answer(meter_view(s, path.ident))
+
+
+@api.post("/machines/<uuid:ident>/meter", summary="Read the meter", responses=documented(MeterView, 404, 409))
+def keep_meter(path: ById, body: MeterSave) -> Response:
+    """Keep what a meter shows."""
+    return saved(body, lambda s, actor: read_meter(s, actor, path.ident, body))
+
+
+@api.get("/drives/<uuid:ident>/trends", summary="Where its readings go", responses=documented(TrendsView, 404))
+def trends(path: ById, query: InUnitsQuery) -> Response:
+    """Readings over time with their limits and when they will cross."""
+    with session() as s:
+        return answer(trends_view(s, path.ident, query.units))
+
+
+@api.get("/drives/<uuid:ident>/timeline", summary="What happened at a drive", responses=documented(TimelineView, 404))
+def timeline_of_drive(path: ById, query: InUnitsQuery) -> Response:
+    """Builds, jobs, readings, findings, failures and photos on one axis."""
+    with session() as s:
+        return answer(drive_timeline(s, path.ident, query.units))
+
+
+@api.get(
+    "/machines/<uuid:ident>/timeline", summary="What happened at a machine", responses=documented(TimelineView, 404)
+)
+def timeline_of_machine(path: ById, query: InUnitsQuery) -> Response:
+    """All its drives on one axis."""
+    with session() as s:
+        return answer(machine_timeline(s, path.ident, query.units))
 
 
 @api.get("/drives/<uuid:ident>/why", summary="What the record says of a failure", responses=documented(WhyView, 404))

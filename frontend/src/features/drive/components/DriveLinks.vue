@@ -15,6 +15,7 @@ const TAGS = [
   <div class="at">
     <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
     <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
+    <router-link :to="`/drives/${id}/timeline`" class="key job">Timeline</router-link>
     <span class="tag"
       >Tag for the machine
       <a

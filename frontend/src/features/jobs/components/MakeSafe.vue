@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
-import type { JobStep, Problem } from '@/api/types'
+import type { Elevation, JobStep, Problem } from '@/api/types'
 import { clock } from '@/shared/format/words'
 
 import type { Happened } from '../composables/job'
+import SafePicture from './SafePicture.vue'
 
 // The whole machine at once: each source where it is shut off, ticked by name; then the proofs, each on its own; then the signature.
 const props = defineProps<{
   steps: JobStep[]
+  elevation: Elevation | null
   status: (s: JobStep) => JobStep['status']
   name: string
   busy: boolean
@@ -20,7 +22,8 @@ const offs = computed(() => props.steps.filter((s) => s.kind === 'isolate'))
 const proofs = computed(() => props.steps.filter((s) => s.kind === 'prove'))
 const sign = computed(() => props.steps.find((s) => s.kind === 'sign'))
 const done = (s: JobStep) => props.status(s) === 'done'
-const left = computed(() => [...before.value, ...offs.value].filter((s) => !done(s)).length)
+const rows = computed(() => [...before.value, ...offs.value])
+const left = computed(() => rows.value.filter((s) => !done(s)).length)
 const proved = computed(() => proofs.value.every(done))
 /** What a proof still waits for, in words; empty where it may be done now. */
 function waits(s: JobStep): string {
@@ -40,8 +43,9 @@ const names: Record<string, string> = { 'try-start': 'Try start', 'test-dead': '
 
 <template>
   <div class="safe">
+    <SafePicture v-if="elevation" :elevation="elevation" :steps="rows" :done="done" />
     <ol>
-      <li v-for="(s, n) in [...before, ...offs]" :key="s.key" class="point" :class="{ done: done(s) }">
+      <li v-for="(s, n) in rows" :key="s.key" class="point" :class="{ done: done(s) }">
         <button
           type="button"
           class="tick"
@@ -104,7 +108,7 @@ const names: Record<string, string> = { 'try-start': 'Try start', 'test-dead': '
         type="button"
         class="key"
         :disabled="proved && !left"
-        @click="cannot = [...before, ...offs, ...proofs].find((s) => !done(s))?.key ?? ''"
+        @click="cannot = [...rows, ...proofs].find((s) => !done(s))?.key ?? ''"
       >
         Cannot do<small>say why</small>
       </button>

@@ -2,18 +2,20 @@
 import { computed, ref } from 'vue'
 
 import type { Elevation, JobStep, Problem } from '@/api/types'
-import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
-import { fit } from '@/elevation/frame'
-import { clock, wheelName } from '@/shared/format/words'
+import FaultPicture from '@/faults/FaultPicture.vue'
+import { clock, plainName, wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import type { Happened } from '../composables/job'
+import HandledPicture from './HandledPicture.vue'
+import StepPhotos from './StepPhotos.vue'
 
 // One thing to do, to judge or to sign: the drive, one sentence, and the keys it takes.
 const props = defineProps<{
   step: JobStep
   status: JobStep['status']
   elevation: Elevation | null
+  place?: { drive: string; job: string }
   busy: boolean
   problem: Problem | null
   name: string
@@ -22,15 +24,17 @@ const emit = defineEmits<{ happened: [event: Happened]; next: [] }>()
 const settings = useSettings()
 const reason = ref('')
 const asking = ref<'' | 'skip' | 'anyway' | 'act'>('')
+const faults = ref<string[]>([...props.step.found])
+function toggle(fault: string) {
+  faults.value = faults.value.includes(fault) ? faults.value.filter((f) => f !== fault) : [...faults.value, fault]
+}
 const say = (text: string) => wheelName(settings.wheelWord, text.replaceAll('{wheel}', 'sheave'))
-const frame = computed(() =>
-  props.elevation ? fit(props.elevation, 366, 170, { left: 12, right: 12, top: 10, bottom: 10 }, 0) : null,
-)
 const kind = computed(() => (props.step.kind === 'sign' ? 'signed' : props.step.kind === 'decide' ? 'found' : 'done'))
 // The order speaks against it: it may be done all the same, for a reason that stays in sight.
 const wantsReason = computed(() => props.problem?.errors.some((e) => e.path === 'reason') ?? false)
 function go(grade = '') {
-  emit('happened', { step: props.step.key, kind: kind.value, grade, reason: reason.value })
+  const seen = grade === 'watch' || grade === 'act' ? { faults: faults.value } : {}
+  emit('happened', { step: props.step.key, kind: kind.value, grade, reason: reason.value, ...seen })
 }
 function skip() {
   emit('happened', { step: props.step.key, kind: 'skipped', reason: reason.value })
@@ -44,21 +48,28 @@ const grades = [
 
 <template>
   <div class="do">
-    <svg
-      v-if="elevation && frame"
-      viewBox="0 0 366 170"
-      role="img"
-      aria-label="The drive, to scale"
-      class="sheet drawing"
-    >
-      <ElevationDrawing :elevation="elevation" :frame="frame" small />
-    </svg>
+    <HandledPicture v-if="elevation" :elevation="elevation" :handled="step.handled" />
     <h2 class="words">{{ say(step.words) }}</h2>
     <p v-if="step.figures.length" class="figures">
       <span v-for="f in step.figures" :key="f.name"
         >{{ f.label }} <b class="figure">{{ f.shown }}</b></span
       >
     </p>
+    <div v-if="step.faults.length" class="faults" role="group" aria-label="What is seen: tap each that is there">
+      <button
+        v-for="f in step.faults"
+        :key="f"
+        type="button"
+        class="fault"
+        :class="{ seen: faults.includes(f) }"
+        :aria-pressed="faults.includes(f)"
+        :disabled="status !== 'open'"
+        @click="toggle(f)"
+      >
+        <FaultPicture :of="f" beside />
+        <span>{{ faults.includes(f) ? '■ ' : '' }}{{ plainName(f) }}</span>
+      </button>
+    </div>
     <p v-if="step.caution" class="care">▲ {{ say(step.caution) }}</p>
     <p class="dim">{{ say(step.why) }}</p>
     <p v-if="step.guarded" class="care">From outside the guard.</p>
@@ -82,7 +93,11 @@ const grades = [
       <p v-if="wantsReason && problem?.errors[0]?.allowed" class="dim">{{ problem.errors[0].allowed }}</p>
     </div>
     <p v-else-if="problem" class="field-fault" role="alert">{{ problem.detail }} {{ problem.errors[0]?.allowed }}</p>
-    <slot />
+    <StepPhotos v-if="place && step.kind !== 'sign'" :place="place" :step="step" />
+    <label v-if="step.kind === 'decide' && status === 'open' && !asking && !wantsReason" class="note">
+      In words, if there is more to say
+      <input v-model="reason" maxlength="200" />
+    </label>
     <div class="bar">
       <template v-if="status !== 'open'">
         <button type="button" class="key main" @click="emit('next')">Next</button>
@@ -95,6 +110,7 @@ const grades = [
         <button v-if="step.skip" type="button" class="key" @click="asking = 'skip'">
           Leave out<small>say why</small>
         </button>
+        <button type="button" class="key" :disabled="busy" @click="go('not seen')">Not seen</button>
         <button
           v-for="g in grades"
           :key="g.key"
@@ -124,13 +140,42 @@ const grades = [
   display: grid;
   gap: 10px;
 }
-.drawing {
-  width: 100%;
-  max-height: 30vh;
-}
 .words {
   font-size: 27px;
   line-height: 1.2;
+}
+.faults {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
+  gap: 8px;
+}
+.fault {
+  border: 2px solid var(--touch);
+  background: var(--sheet);
+  color: var(--ink);
+  padding: 6px;
+  font: 600 16px/1.2 var(--face-label);
+  cursor: pointer;
+  display: grid;
+  gap: 4px;
+  text-align: left;
+}
+.fault.seen {
+  border: 4px solid var(--ink);
+  padding: 4px;
+}
+.note {
+  display: grid;
+  font-size: 15px;
+  color: var(--dim);
+}
+.note input {
+  min-height: 48px;
+  font: 500 16px var(--face-text);
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--dim);
+  padding: 0 10px;
 }
 .figures {
   display: grid;

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 
-import type { JobAsked, JobStep, Problem } from '@/api/types'
+import type { Elevation, JobAsked, JobStep, Problem } from '@/api/types'
 import NumberPad from '@/pad/NumberPad.vue'
 import { faultText } from '@/shared/format/faults'
 import { shortDate, wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import GapsPicture from './GapsPicture.vue'
+import HandledPicture from './HandledPicture.vue'
 import LimitBars from '@/line/LimitBars.vue'
 import MovesPicture from '@/line/MovesPicture.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
@@ -25,6 +26,7 @@ const props = defineProps<{
   waits: (target: string) => string
   tool: string
   place: { drive: string; job: string; twin: boolean }
+  elevation: Elevation | null
   busy: boolean
   problem: Problem | null
   happened: (event: Happened) => Promise<boolean>
@@ -159,6 +161,11 @@ watch(
   <div class="read">
     <TensionPicture v-if="step.reads === 'tension'" :step="step" :at="at" :by-note="kind === 'frequency'" />
     <GapsPicture v-else-if="step.reads === 'gaps' && !result" :at="at" :read="read" :string="tool === 'string'" />
+    <HandledPicture
+      v-else-if="elevation && !['tension', 'gaps'].includes(step.reads)"
+      :elevation="elevation"
+      :handled="step.handled"
+    />
     <template v-if="at && asked">
       <div class="ask">
         <h2>{{ asked.label.charAt(0).toUpperCase() + asked.label.slice(1) }}</h2>

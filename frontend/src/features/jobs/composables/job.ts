@@ -15,6 +15,7 @@ export interface Happened {
   typed?: string
   turns?: number
   grade?: string
+  faults?: string[]
   reason?: string
   corrects?: string | null
   conditions?: Record<string, unknown>

@@ -120,6 +120,7 @@ const safety = computed(() => {
         <MakeSafe
           v-if="screen.key === SAFE"
           :steps="screen.steps"
+          :elevation="job.elevation"
           :status="status"
           :name="settings.name"
           :busy="busy"
@@ -135,6 +136,7 @@ const safety = computed(() => {
           :waits="(target: string) => waits(step?.key ?? '', target)"
           :tool="job.tool"
           :place="{ drive: job.drive_id, job: job.id, twin: job.twin }"
+          :elevation="job.elevation"
           :busy="busy"
           :problem="problem"
           :happened="happened"
@@ -147,6 +149,7 @@ const safety = computed(() => {
           :step="step"
           :status="status(step)"
           :elevation="job.elevation"
+          :place="{ drive: job.drive_id, job: job.id }"
           :busy="busy"
           :problem="problem"
           :name="settings.name"

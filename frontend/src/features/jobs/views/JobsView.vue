@@ -63,6 +63,7 @@ const begin = (d: DueLine) => `/drives/${d.drive_id}/jobs?template=${d.template}
         <span class="dim">{{ j.closed_at ? shortDate(j.closed_at) : '' }}</span>
       </router-link>
     </section>
+    <p><router-link to="/jobs/templates" class="ways">How jobs are done here</router-link></p>
     <p v-if="jobs && !jobs.length" class="dim">No job yet. Open one from a drive: “Job at this drive”.</p>
   </main>
 </template>
@@ -84,6 +85,11 @@ section {
 }
 .line strong {
   color: var(--touch);
+}
+.ways {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
 }
 .hot {
   color: var(--hot);

@@ -14,6 +14,7 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import MachineForm from '../components/MachineForm.vue'
+import MeterForm from '../components/MeterForm.vue'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
@@ -73,6 +74,8 @@ onMounted(load)
         </form>
         <FaultList :faults="otherFaults(driveProblem, ['name'])" />
       </section>
+      <MeterForm :key="machine.id" :machine="machine.id" />
+      <p><router-link :to="`/machines/${machine.id}/timeline`" class="time">Timeline of this machine</router-link></p>
     </template>
     <p v-else-if="!problem" class="dim">Reading the machine…</p>
   </main>
@@ -95,6 +98,11 @@ onMounted(load)
 }
 .drive .figure {
   color: var(--ink);
+}
+.time {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
 }
 .temp {
   color: var(--warm);

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 const route = useRoute()
 // Our own pictograms, drawn as plain as the words beside them.
 const places = [
+  { key: 'round', to: '/round', word: 'Round', path: 'M6 23a3 3 0 1 1 .1 0M24 5a3 3 0 1 1 -.1 0M9 21C20 19 3 12 21 7' },
   { key: 'machines', to: '/machines', word: 'Machines', path: 'M3 20h24M7 20v-8h6v8M13 15h8M21 20V9h4v11M8 12V8h4v4' },
   {
     key: 'jobs',
