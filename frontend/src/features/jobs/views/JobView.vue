@@ -113,7 +113,7 @@ const safety = computed(() => {
       </form>
       <p v-else-if="job.state === 'closed'" class="sheet closed">
         <strong>Closed by {{ job.closed_by }}.</strong> What was read and done is kept with the drive.
-        <router-link to="/jobs">What is due</router-link>
+        <router-link to="/round">What is due</router-link>
         <a :href="sheetAt(false)" target="_blank" rel="noopener">The record on paper</a>
       </p>
       <template v-else-if="screen && step">

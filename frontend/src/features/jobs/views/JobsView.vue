@@ -2,24 +2,21 @@
 import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import type { DueLine, JobLine, Problem } from '@/api/types'
+import type { JobLine, Problem } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
-import { clock, shortDate } from '@/shared/format/words'
+import { shortDate } from '@/shared/format/words'
 import { setPlace } from '@/shared/state/place'
 
 const jobs = ref<JobLine[]>()
-const dues = ref<DueLine[]>([])
 const problem = ref<Problem | null>(null)
 onMounted(async () => {
   setPlace('', 'Jobs')
-  const [a, b] = await Promise.all([attempt(api.GET('/api/jobs')), attempt(api.GET('/api/dues'))])
-  if (a.ok) jobs.value = a.data.jobs
-  else problem.value = a.problem
-  if (b.ok) dues.value = b.data.dues
+  const got = await attempt(api.GET('/api/jobs'))
+  if (got.ok) jobs.value = got.data.jobs
+  else problem.value = got.problem
 })
 const open = computed(() => jobs.value?.filter((j) => j.state === 'open') ?? [])
 const closed = computed(() => jobs.value?.filter((j) => j.state !== 'open').slice(0, 20) ?? [])
-const begin = (d: DueLine) => `/drives/${d.drive_id}/jobs?template=${d.template}&due=${d.id}`
 </script>
 
 <template>
@@ -37,24 +34,6 @@ const begin = (d: DueLine) => `/drives/${d.drive_id}/jobs?template=${d.template}
         >
       </router-link>
     </section>
-    <section class="sheet">
-      <h2>Due</h2>
-      <router-link v-for="d in dues" :key="d.id" :to="begin(d)" class="line">
-        <strong
-          ><span :class="{ hot: d.overdue }" aria-hidden="true">{{ d.overdue ? '■' : '○' }}</span> {{ d.title }}</strong
-        >
-        <span>{{ d.machine }} · {{ d.drive }}</span>
-        <span class="dim">
-          <template v-if="d.by_date"
-            >{{ d.overdue ? 'was due' : 'by' }} {{ shortDate(d.by_date) }} {{ clock(d.by_date) }}</template
-          >
-          <template v-if="d.by_hours"> or at {{ d.by_hours }} running hours</template>
-        </span>
-      </router-link>
-      <p v-if="!dues.length" class="dim">
-        Nothing is due. A fit makes its own checks: after the first half hour, at 24 hours, at 50.
-      </p>
-    </section>
     <section v-if="closed.length" class="sheet">
       <h2>Closed</h2>
       <router-link v-for="j in closed" :key="j.id" :to="`/jobs/${j.id}`" class="line">
@@ -63,6 +42,7 @@ const begin = (d: DueLine) => `/drives/${d.drive_id}/jobs?template=${d.template}
         <span class="dim">{{ j.closed_at ? shortDate(j.closed_at) : '' }}</span>
       </router-link>
     </section>
+    <p><router-link to="/round" class="ways">What is due: the Round</router-link></p>
     <p><router-link to="/jobs/templates" class="ways">How jobs are done here</router-link></p>
     <p v-if="jobs && !jobs.length" class="dim">No job yet. Open one from a drive: “Job at this drive”.</p>
   </main>
@@ -90,9 +70,6 @@ section {
   display: inline-grid;
   align-items: center;
   min-height: 44px;
-}
-.hot {
-  color: var(--hot);
 }
 @media (max-width: 700px) {
   .line {

@@ -59,7 +59,7 @@ onBeforeUnmount(() => clearTimeout(soon))
 watch(
   () => draft.value.text,
   (text) => {
-    done.value = ''
+    if (text !== kept.value?.text) done.value = ''
     if (text && text !== kept.value?.text) look(text)
     else if (kept.value) {
       read.value = kept.value

@@ -67,21 +67,21 @@ async function plan() {
     <p class="sentence">
       <label
         >At
-        <select v-model="form.machine" required @change="form.drive = ''">
+        <select v-model="form.machine" aria-label="Machine" required @change="form.drive = ''">
           <option value="" disabled>which machine</option>
           <option v-for="m in machines" :key="m.id" :value="m.id">{{ m.name }} {{ m.tag }}</option>
         </select></label
       >
       <label
         >its
-        <select v-model="form.drive">
+        <select v-model="form.drive" aria-label="Drive">
           <option value="">machine as a whole</option>
           <option v-for="d in drives" :key="d.id" :value="d.id">{{ d.name }}</option>
         </select></label
       >
       <label
         >do
-        <select v-model="form.template">
+        <select v-model="form.template" aria-label="What to do">
           <option value="">what I write</option>
           <option v-for="t in templates" :key="t.key" :value="t.key">{{ t.title }}</option>
         </select></label
@@ -90,7 +90,7 @@ async function plan() {
       <label>by <input v-model="form.by" type="date" /></label>
       <label
         >and again
-        <select v-model="form.every">
+        <select v-model="form.every" aria-label="How often">
           <option value="">never</option>
           <option value="1">every day</option>
           <option value="7">every week</option>
