@@ -25417,6 +25417,10 @@ export interface operations {
             query?: {
                 drive?: string | null;
                 state?: string;
+                /** @description whose: begun or closed by */
+                by?: string;
+                /** @description begun or closed on this day */
+                on?: string | null;
             };
             header?: never;
             path?: never;

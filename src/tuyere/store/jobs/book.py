@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import uuid
 from collections.abc import Sequence
+from datetime import UTC, date, datetime, timedelta
 
+import sqlalchemy as sa
 from sqlalchemy.engine import Engine
 from sqlmodel import Session, col, select
 from sqlmodel.sql.expression import SelectOfScalar
@@ -330,14 +332,27 @@ def job_lines(session: Session, which: SelectOfScalar[uuid.UUID], area: str = ""
     return [_job_line(*row) for row in session.exec(wanted).all()]
 
 
-def list_jobs(session: Session, drive_id: uuid.UUID | None = None, state: str = "", most: int = 100) -> JobList:
-    """Jobs, the newest first; of one drive, or in one state."""
+def list_jobs(
+    session: Session, drive_id: uuid.UUID | None = None, state: str = "", *, by: str = "", on: date | None = None
+) -> JobList:
+    """Jobs, the newest first; of one drive, in one state, of one person, begun or closed on one day (UTC)."""
     which = select(JobRow.id)
+    if by:
+        which = which.where(sa.or_(col(JobRow.created_by_name) == by, col(JobRow.closed_by_name) == by))
+    if on is not None:
+        start = datetime(on.year, on.month, on.day, tzinfo=UTC)
+        end = start + timedelta(days=1)
+        which = which.where(
+            sa.or_(
+                sa.and_(col(JobRow.opened_at) >= start, col(JobRow.opened_at) < end),
+                sa.and_(col(JobRow.closed_at) >= start, col(JobRow.closed_at) < end),
+            )
+        )
     if drive_id is not None:
         which = which.where(JobRow.drive_id == drive_id)
     if state:
         which = which.where(JobRow.state == state)
-    return JobList(jobs=job_lines(session, which, most=most))
+    return JobList(jobs=job_lines(session, which, most=100))
 
 
 def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:

@@ -12,6 +12,7 @@ from tuyere.calc.shorthand import ShortDuty, read_duty
 from tuyere.core.errors import InputError
 from tuyere.core.v_belt.marking import read_marking
 from tuyere.store.machines.book import list_machines
+from tuyere.store.search.book import search
 from tuyere.store.shelf.book import current
 from tuyere.store.shelf.tables import StockItem
 from tuyere.web.plumbing.common import ShorthandQuery, answer, documented, session
@@ -115,6 +116,13 @@ def shorthand(query: ShorthandQuery) -> Response:
                     for d in m.drives[:3]
                 ]
             found = found[: MOST - 4] + _belt_destinations(s, text)
+            # What is nearly so, or stands in a note, comes after what is named so.
+            have = {d.to for d in found}
+            found += [
+                Destination(label=h.label, hint=h.hint, to=h.to, query={})
+                for h in search(s, text, MOST - 4)
+                if h.to not in have
+            ][: max(MOST - 3 - len(found), 3)]
         found += [_where(e) for e in find(text)]
     return answer(Destinations(destinations=found[:MOST]))
 

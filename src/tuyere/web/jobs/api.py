@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from datetime import timedelta, timezone
+from datetime import date, timedelta, timezone
 from typing import Annotated, Literal
 
 from flask import Response, request
@@ -65,6 +65,8 @@ class JobsQuery(BaseModel):
 
     drive: uuid.UUID | None = None
     state: Annotated[str, Field(pattern="^(|open|closed|abandoned)$")] = ""
+    by: Annotated[str, Field(max_length=80, pattern=r"^[^\x00]*$", description="whose: begun or closed by")] = ""
+    on: date | None = Field(default=None, description="begun or closed on this day")
 
 
 class DuesQuery(BaseModel):
@@ -90,7 +92,7 @@ def open_job(path: ById, body: JobOpen, query: InUnitsQuery) -> Response:
 def jobs(query: JobsQuery) -> Response:
     """Jobs, the newest first."""
     with session() as s:
-        return answer(book.list_jobs(s, query.drive, query.state))
+        return answer(book.list_jobs(s, query.drive, query.state, by=query.by, on=query.on))
 
 
 @api.get("/jobs/<uuid:ident>", summary="A job", responses=documented(JobView, 404))

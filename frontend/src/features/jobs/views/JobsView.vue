@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
 import type { JobLine, Problem } from '@/api/types'
@@ -7,21 +8,33 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import { shortDate } from '@/shared/format/words'
 import { setPlace } from '@/shared/state/place'
 
+const route = useRoute()
 const jobs = ref<JobLine[]>()
 const problem = ref<Problem | null>(null)
-onMounted(async () => {
+const of = computed(() =>
+  route.query.by
+    ? `of ${String(route.query.by)}`
+    : route.query.on
+      ? `on ${shortDate(`${String(route.query.on)}T12:00`)}`
+      : '',
+)
+async function load() {
   setPlace('', 'Jobs')
-  const got = await attempt(api.GET('/api/jobs'))
+  const query = { by: String(route.query.by ?? ''), on: (route.query.on as string | undefined) || undefined }
+  const got = await attempt(api.GET('/api/jobs', { params: { query } }))
   if (got.ok) jobs.value = got.data.jobs
   else problem.value = got.problem
-})
+}
+onMounted(load)
+watch(() => route.query, load)
 const open = computed(() => jobs.value?.filter((j) => j.state === 'open') ?? [])
 const closed = computed(() => jobs.value?.filter((j) => j.state !== 'open').slice(0, 20) ?? [])
 </script>
 
 <template>
   <main class="page">
-    <h1>Jobs</h1>
+    <h1>Jobs {{ of }}</h1>
+    <p v-if="of"><router-link to="/jobs" class="ways">All jobs</router-link></p>
     <FaultList v-if="problem" :faults="[{ path: '', reason: problem.detail || problem.title, allowed: '' }]" />
     <section v-if="open.length" class="sheet">
       <h2>Open</h2>

@@ -42,8 +42,11 @@ function go(d: Destination | undefined) {
   open.value = false
   text.value = ''
   box.value?.blur()
-  const [path = '', hash] = d.to.split('#')
-  void router.push({ path, query: d.query, hash: hash ? `#${hash}` : '' })
+  const [before = '', hash] = d.to.split('#')
+  // What is found by person or day has its own question in the address.
+  const [path = '', asks] = before.split('?')
+  const given = Object.fromEntries(new URLSearchParams(asks ?? ''))
+  void router.push({ path, query: { ...given, ...d.query }, hash: hash ? `#${hash}` : '' })
 }
 function onKey(e: KeyboardEvent) {
   const target = e.target as HTMLElement
@@ -63,7 +66,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       ref="box"
       v-model="text"
       type="text"
-      aria-label="Search machines, tasks, belt numbers and tables, or type a duty such as 1750 > 640 15hp fan 28in"
+      aria-label="Search machines, jobs, people, days, tasks, belt numbers and tables, or type a duty such as 1750 > 640 15hp fan 28in"
       placeholder="1750 > 640 15hp fan 28in"
       autocomplete="off"
       spellcheck="false"

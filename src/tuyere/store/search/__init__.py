@@ -1,0 +1,1 @@
+"""Finding anything that is written down, typing errors and all."""
