@@ -56,6 +56,8 @@ READS = {
     "stale_states",
     "templates_for",
     "current",
+    "parts_for",
+    "plain",
     "drive_view",
     "duty_view",
     "list_machines",

@@ -37,6 +37,8 @@ def test_three_belts_on_taper_bushings_are_replaced_and_tensioned_and_the_odd_on
     """(a), and (f): the 24 h check from its due."""
     drive = a_drive(server, "v-belt", V, electric="Isolator Q11, pillar C4", gravity="Feed apron, on its props")
     simulated(server, drive, odd_belt=2, tension=0.6)
+    shelf = call(server, "POST", "/api/stock/parts", {"part": "belt", "size": "B90", "count": 5, "place": "rack 1"})
+    lying = next(x["count"] for x in shelf["lines"] if x["designation"] == "B90")
     page = open_page(**PHONE)
     hands = Hands(page, server)
     hands.open(
@@ -64,6 +66,9 @@ def test_three_belts_on_taper_bushings_are_replaced_and_tensioned_and_the_odd_on
     hands.done()
     hands.to_the_end()
     expect(page.locator(".closed")).to_contain_text("Closed by T. Sedge")
+    # Issue 11, (e): the three belts that went on have left the shelf.
+    left = next(x["count"] for x in call(server, "GET", "/api/stock")["lines"] if x["designation"] == "B90")
+    assert left == lying - 3
     # What is due now: the check at 24 hours opens its job, with today's readings beside the pad.
     page.get_by_role("link", name="What is due").click()
     mine = [d for d in call(server, "GET", f"/api/dues?drive={drive}")["dues"] if d["title"].startswith("Set it again")]

@@ -46,7 +46,7 @@ def test_lines_are_read_in_shop_numbers_whatever_stands_between_them() -> None:
         ("belt,,B90,,x", "not a count"),
         ("belt,,B90,,²", "not a count"),
         ("belt,,B90,," + "9" * 5000, "not a count"),
-        ("chain,,60,,1", "not a part"),
+        ("rope,,60,,1", "not a part"),
         ("belt", "not a belt"),
     ],
 )

@@ -2140,6 +2140,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The smallest set of spares
+         * @description The fewest loops that give each of some drives a spare set inside its take-up.
+         */
+        post: operations["stock_cover_stock_cover_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock/parts": {
         parameters: {
             query?: never;
@@ -2173,6 +2193,46 @@ export interface paths {
          * @description How many there are now; none takes it off the list.
          */
         put: operations["stock_count_part_stock_parts__uuid_ident__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/parts/{ident}/drives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Drives that take a part
+         * @description Which drives take it now.
+         */
+        get: operations["stock_part_drives_stock_parts__uuid_ident__drives_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/parts/{ident}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Where a part lies
+         * @description Where it lies, and under which count it is to be bought again.
+         */
+        put: operations["stock_place_part_stock_parts__uuid_ident__place_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -5081,6 +5141,47 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * Cover
+         * @description The smallest set of spares, and what it was worked from.
+         */
+        Cover: {
+            /** Loops */
+            loops: number;
+            /** Says */
+            says: string;
+            /** Spares */
+            spares: components["schemas"]["SpareOut"][];
+        };
+        /**
+         * CoverForm
+         * @description Drives to hold spares for together.
+         */
+        CoverForm: {
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /** Drives */
+            drives: string[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
          * CrownIn
          * @description A flat-belt pulley.
          */
@@ -6222,6 +6323,12 @@ export interface components {
              */
             target?: string;
             /**
+             * Took
+             * @description parts that were taken off the shelf for this step
+             * @default []
+             */
+            took?: components["schemas"]["Took"][];
+            /**
              * Turns
              * @description turns of each adjuster in a move
              * @default null
@@ -6648,6 +6755,23 @@ export interface components {
             turns?: number | null;
         };
         /**
+         * FitLine
+         * @description A drive that takes a part.
+         */
+        FitLine: {
+            /** Drive */
+            drive: string;
+            /**
+             * Drive Id
+             * Format: uuid
+             */
+            drive_id: string;
+            /** Machine */
+            machine: string;
+            /** What */
+            what: string;
+        };
+        /**
          * FitOut
          * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
          */
@@ -6685,6 +6809,14 @@ export interface components {
              * @enum {string}
              */
             verdict: "right" | "emergency" | "worn" | "refused";
+        };
+        /**
+         * Fits
+         * @description Drives that take a part now.
+         */
+        Fits: {
+            /** Drives */
+            drives: components["schemas"]["FitLine"][];
         };
         /**
          * FixedIn
@@ -8910,6 +9042,28 @@ export interface components {
             tension: components["schemas"]["Figure"];
         };
         /**
+         * OnShelf
+         * @description A part on the shelf that this step may use.
+         */
+        OnShelf: {
+            /** Count */
+            count: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Label */
+            label: string;
+            /** Place */
+            place: string;
+            /**
+             * Wanted
+             * @description how many the drive takes
+             */
+            wanted: number;
+        };
+        /**
          * OptionOut
          * @description One drive of a family for the duty. ``input`` works again by ``calc``; numbers in the core's units.
          */
@@ -9077,16 +9231,26 @@ export interface components {
              */
             id?: string;
             /**
+             * Low
+             * @default null
+             */
+            low?: number | null;
+            /**
              * Op Id
              * Format: uuid
              */
             op_id?: string;
             /**
              * Part
-             * @description belt or sheave
+             * @description belt, sheave, bushing, chain and so on
              * @enum {string}
              */
-            part: "belt" | "sheave";
+            part: "belt" | "sheave" | "toothed belt" | "flat belt" | "bushing" | "chain" | "link" | "sprocket" | "lacing" | "instrument" | "other";
+            /**
+             * Place
+             * @default
+             */
+            place?: string;
             /**
              * Section
              * @description groove of a sheave
@@ -9211,6 +9375,43 @@ export interface components {
             title: string;
             /** Values */
             values: components["schemas"]["Choice"][];
+        };
+        /**
+         * PlaceForm
+         * @description Where a part lies, and under which count it is to be bought again.
+         */
+        PlaceForm: {
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Low
+             * @default null
+             */
+            low?: number | null;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Place
+             * @default
+             */
+            place?: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
         };
         /**
          * PluckIn
@@ -10810,6 +11011,20 @@ export interface components {
             title: string;
         };
         /**
+         * SpareOut
+         * @description A loop to keep, how many, how many are on the shelf, and for which drives.
+         */
+        SpareOut: {
+            /** Count */
+            count: number;
+            /** Designation */
+            designation: string;
+            /** On Shelf */
+            on_shelf: number;
+            /** Serves */
+            serves: string[];
+        };
+        /**
          * SpeedHeld
          * @description The driven speed against the one that is wanted; ``power_then`` is what a fan or pump takes at the speed it gets.
          */
@@ -11119,6 +11334,11 @@ export interface components {
             /** Safe */
             safe: boolean;
             said: components["schemas"]["SaidView"] | null;
+            /**
+             * Shelf
+             * @description parts on the shelf that go on here
+             */
+            shelf: components["schemas"]["OnShelf"][];
             /** Skip */
             skip: boolean;
             /** Source */
@@ -11168,12 +11388,30 @@ export interface components {
             diameter: components["schemas"]["Figure"] | null;
             /** Diameter Kind */
             diameter_kind: string;
+            /**
+             * Drives
+             * @description how many drives take it now
+             * @default 0
+             */
+            drives?: number;
             /** Id */
             id: string | null;
             /** Line */
             line: number;
+            /**
+             * Low
+             * @description under this count it is to be bought again
+             * @default null
+             */
+            low?: number | null;
             /** Part */
             part: string;
+            /**
+             * Place
+             * @description where it lies
+             * @default
+             */
+            place?: string;
             /** Section */
             section: string;
         };
@@ -13240,6 +13478,19 @@ export interface components {
              * @default []
              */
             warnings?: string[];
+        };
+        /**
+         * Took
+         * @description Parts taken off the shelf.
+         */
+        Took: {
+            /** Count */
+            count: number;
+            /**
+             * Item
+             * Format: uuid
+             */
+            item: string;
         };
         /**
          * TrendPoint
@@ -28472,6 +28723,145 @@ export interface operations {
             };
         };
     };
+    stock_cover_stock_cover_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoverForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cover"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     stock_put_part_stock_parts_post: {
         parameters: {
             query?: never;
@@ -28623,6 +29013,307 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CountForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_part_drives_stock_parts__uuid_ident__drives_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Fits"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    stock_place_part_stock_parts__uuid_ident__place_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceForm"];
             };
         };
         responses: {

@@ -14,7 +14,7 @@ from sqlmodel import Session, SQLModel, select
 from tuyere.calc.families.protocol import FAMILIES
 from tuyere.demo.history import history
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
-from tuyere.demo.shelf import SHELF
+from tuyere.demo.shelf import LOW, PLACES, SHELF
 from tuyere.demo.visits import visits
 from tuyere.demo.works import WORKS
 from tuyere.exchange.stock_csv import read_stock
@@ -26,7 +26,7 @@ from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.machines.tables import Machine
 from tuyere.store.plumbing.actor import Actor
-from tuyere.store.shelf.book import keep_stock
+from tuyere.store.shelf.book import keep_stock, set_place
 from tuyere.store.twins.book import make_twin
 from tuyere.store.twins.forms import TwinSave
 
@@ -128,7 +128,9 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
             say(f"{m.tag} {m.name}")
         history(session, _ident)
         visits(session, _ident)
-        keep_stock(session, FOREMAN, read_stock(SHELF).lines)
+        for item in keep_stock(session, FOREMAN, read_stock(SHELF).lines):
+            name = item.designation or item.section
+            set_place(session, FOREMAN, item.id, PLACES.get(name, "rack 2"), LOW.get(name))
     return len(WORKS)
 
 

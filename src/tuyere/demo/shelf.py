@@ -16,4 +16,13 @@ sheave,5V,7.1,outside,1
 sheave,5V,8,outside,1
 sheave,3V,4.5,outside,2
 sheave,A,3.4,outside,2
+bushing,,SDS 1 3/8 in,,2
+bushing,,SK 1 7/8 in,,1
+chain,,140,,1
+link,,140 connecting link,,3
+lacing,,hooks for 1/4 in leather,,2
+instrument,,plunger gauge,,1
 """
+# Where parts lie, and under which count they are bought again.
+PLACES = {"5VX900": "rack 1, top", "B90": "rack 1", "140": "drawer 4", "140 connecting link": "drawer 4"}
+LOW = {"5VX900": 4, "B90": 3, "A51": 2, "140 connecting link": 5, "5V1500": 2}

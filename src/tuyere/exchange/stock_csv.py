@@ -1,7 +1,7 @@
-"""A stock list as CSV: belts and sheaves, each line read or refused with its reason; nothing is guessed.
+"""A stock list as CSV: belts, sheaves and other parts, each line read or refused with its reason; nothing is guessed.
 
-Columns by name in any order, a comma, a semicolon or a tab between them: ``part`` (belt or sheave), ``section``
-(groove of a sheave), ``size`` (designation of a belt, diameter of a sheave), ``diameter`` (outside, datum, pitch,
+Columns by name in any order, a comma, a semicolon or a tab between them: ``part`` (belt, sheave, bushing and
+so on), ``section`` (groove of a sheave), ``size`` (designation of a belt or another part, diameter of a sheave), ``diameter`` (outside, datum, pitch,
 effective; outside where left open), ``count``.
 """
 
@@ -17,13 +17,17 @@ from tuyere.core.v_belt.belts import belt
 from tuyere.core.v_belt.sheaves import GROOVES, sheave
 from tuyere.exchange.csv_lines import WrongLine, read_lines
 
+# Belts and sheaves are read by their marking and size; the rest goes by what is written on it.
+BY_NAME = ("toothed belt", "flat belt", "bushing", "chain", "link", "sprocket", "lacing", "instrument", "other")
+PARTS = ("belt", "sheave", *BY_NAME)
+LONGEST_NAME = 40
 COLUMNS = ("part", "section", "size", "diameter", "count")
 GROOVE_OF = {g.upper(): g for g in GROOVES}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StockLine:
-    """One line understood. ``diameter_mm`` is None for belts."""
+    """One line understood. ``diameter_mm`` is None but for sheaves."""
 
     line: int
     part: str
@@ -85,4 +89,18 @@ def read_part(number: int, given: dict[str, str], units: str) -> StockLine:
                 diameter_kind=kind,
                 count=int(text),
             )
-    raise InputError("part", part, "not a part this list knows", "belt or sheave")
+    if part in BY_NAME:
+        if not 0 < len(size) <= LONGEST_NAME:
+            raise InputError(
+                "size", size, "what is it called?", f"what is written on it, {LONGEST_NAME} letters at most"
+            )
+        return StockLine(
+            line=number,
+            part=part,
+            section="",
+            designation=size,
+            diameter_mm=None,
+            diameter_kind="",
+            count=int(text),
+        )
+    raise InputError("part", part, "not a part this list knows", ", ".join(PARTS))

@@ -5,7 +5,7 @@ from tuyere.store.drives.tables import Duty, Ends, Shaft, ShaftLoad
 from tuyere.store.jobs.tables import Due, Finding, Isolation, Job, JobTemplate, Photo, Reading, StepEvent
 from tuyere.store.machines.tables import Drive, EnergySource, Machine, MeterReading
 from tuyere.store.plumbing.operations import Operation
-from tuyere.store.shelf.tables import RatingItem, StockItem
+from tuyere.store.shelf.tables import RatingItem, StockItem, StockMove
 from tuyere.store.twins.tables import InstrumentShown, Twin
 from tuyere.store.upkeep.tables import Failure
 
@@ -37,5 +37,6 @@ __all__ = [
     "RatingItem",
     "StepEvent",
     "StockItem",
+    "StockMove",
     "Twin",
 ]

@@ -41,6 +41,7 @@ from tuyere.store.machines.tables import Drive, EnergySource, Machine
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.rows import below, one
+from tuyere.store.shelf.book import take_part
 from tuyere.store.twins.book import follow
 from tuyere.store.upkeep.trends import refresh_trends
 
@@ -154,6 +155,8 @@ def _event(form: EventSave, actor: Actor) -> Event:
         data = {"turns": form.turns or 0.0}
     elif form.kind == "found":
         data = {"grade": form.grade, "note": form.reason, **({"faults": form.faults} if form.faults else {})}
+    elif form.took:
+        data = {"took": [{"item": str(t.item), "count": t.count} for t in form.took]}
     return Event(
         id=str(form.id),
         step=form.step,
@@ -268,6 +271,10 @@ def write_event(session: Session, actor: Actor, job_id: uuid.UUID, form: EventSa
     if event.kind == "read":
         _keep_reading(session, of_after, kept, step, event)
     _keep_isolations(session, of_after, after)
+    for t in form.took:
+        if step.of.does != "new-loop" or event.kind != "done":
+            raise InputError("took", t.count, "nothing is taken off the shelf at this step", "where a new one goes on")
+        take_part(session, actor, t.item, t.count, row.id)
     if event.kind == "found":
         keep_finding(session, actor, row, after, step)
     if event.kind in ("done", "moved") and has_twin(session, row.drive_id):

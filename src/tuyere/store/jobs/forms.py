@@ -32,6 +32,13 @@ class JobOpen(Operation):
     due_id: uuid.UUID | None = Field(default=None, description="what was due and is done with this job")
 
 
+class Took(Form):
+    """Parts taken off the shelf."""
+
+    item: uuid.UUID
+    count: Annotated[Whole, Field(ge=1, le=1000)]
+
+
 class EventSave(InUnits):
     """Something that happened at a step. ``typed`` of a reading is read in ``units``."""
 
@@ -52,6 +59,9 @@ class EventSave(InUnits):
     grade: Annotated[str, Field(pattern="^(|fine|watch|act|not seen)$")] = ""
     faults: Annotated[list[Tag], Field(max_length=12)] = Field(
         default=[], description="faults known by their drawings, of those the step names"
+    )
+    took: Annotated[list[Took], Field(max_length=8)] = Field(
+        default=[], description="parts that were taken off the shelf for this step"
     )
     corrects: uuid.UUID | None = Field(default=None, description="the event that this one takes the place of")
     reason: Long = ""

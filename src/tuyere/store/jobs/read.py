@@ -40,11 +40,13 @@ from tuyere.store.jobs.views import (
     HandledView,
     IsolationView,
     JobView,
+    OnShelf,
     SaidView,
     StepView,
 )
 from tuyere.store.machines.tables import Drive, Machine
 from tuyere.store.plumbing.rows import below
+from tuyere.store.shelf.book import parts_for
 from tuyere.store.twins.tables import Twin
 
 _SITUATION = TypeAdapter(Situation)
@@ -233,6 +235,15 @@ def answered(session: Session, of: Told, step: JobStep, known: DriveKnown) -> An
     return Answered(asked=asked, before=before, said=said, fault=None)
 
 
+def _on_shelf(session: Session, row: JobRow, known: DriveKnown) -> list[OnShelf]:
+    """Loops on the shelf that are called as the drive's own."""
+    loop = read_parts(session, [session.get_one(Build, row.build_id)])[row.build_id].loop
+    return [
+        OnShelf(id=x.id, label=x.designation, count=x.quantity, place=x.place, wanted=min(known.belts, x.quantity))
+        for x in parts_for(session, loop.designation)
+    ]
+
+
 def _handled_view(of: Handled) -> HandledView:
     return HandledView(words=of.words, wheels=list(of.wheels), strands=list(of.strands), loop=of.loop, around=of.around)
 
@@ -260,6 +271,7 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         faults=list(s.faults),
         found=list(state.faults),
         photos=of.photos.get(step.key, []),
+        shelf=_on_shelf(session, of.row, known) if s.does == "new-loop" and state.status == "open" else [],
         handled=_handled_view(handled_at(known.worked.elevation, s.at)),
         energy=step.source.type if step.source is not None else next(iter(s.when.get("energy", ())), ""),
         reads=s.reads,

@@ -70,6 +70,16 @@ class HandledView(Answer):
     around: bool
 
 
+class OnShelf(Answer):
+    """A part on the shelf that this step may use."""
+
+    id: uuid.UUID
+    label: str
+    count: int
+    place: str
+    wanted: int = Field(description="how many the drive takes")
+
+
 class StepView(Answer):
     """A step of a job and where it stands."""
 
@@ -86,6 +96,7 @@ class StepView(Answer):
     faults: list[str] = Field(description="drawings of faults that it is judged by")
     found: list[str] = Field(description="those that were seen")
     photos: list[uuid.UUID] = Field(description="photos taken at it")
+    shelf: list[OnShelf] = Field(description="parts on the shelf that go on here")
     handled: HandledView
     energy: str = Field(description="the kind of energy that is shut off; empty where none is")
     reads: str

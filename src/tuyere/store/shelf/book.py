@@ -9,12 +9,13 @@ from typing import TypeVar
 import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
+from tuyere.core.errors import InputError
 from tuyere.exchange.rating_csv import RatingLine
 from tuyere.exchange.stock_csv import StockLine
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.rows import one
-from tuyere.store.shelf.tables import RatingItem, StockItem
+from tuyere.store.shelf.tables import RatingItem, StockItem, StockMove
 
 Item = TypeVar("Item", StockItem, RatingItem)
 
@@ -38,38 +39,83 @@ def stock_item(line: StockLine, actor: Actor) -> StockItem:
     )
 
 
-def put_by(session: Session, actor: Actor, part: StockLine) -> StockItem:
+def _same(old: StockItem, item: StockItem) -> bool:
+    parts = ("part", "section", "designation", "diameter_mm", "diameter_kind")
+    return all(getattr(old, p) == getattr(item, p) for p in parts)
+
+
+def _moved(
+    session: Session, actor: Actor, item: StockItem, change: int, *, why: str, job: uuid.UUID | None = None
+) -> None:
+    """Change a count and write down why. A part of which none is left stays on the list where it is to be bought again."""
+    if not change:
+        return
+    item.quantity += change
+    item.rev += 1
+    if item.quantity == 0 and item.low is None:
+        item.archived_at = now()
+    session.add(item)
+    session.add(StockMove(created_by_name=actor.name, item_id=item.id, change=change, job_id=job, why=why))
+    session.flush()
+
+
+def put_by(session: Session, actor: Actor, part: StockLine, place: str = "", low: int | None = None) -> StockItem:
     """Put parts on the shelf: those that are there already are counted together."""
     session.execute(sa.text("SELECT pg_advisory_xact_lock(hashtext(:name))"), {"name": StockItem.__tablename__})
     there, item = current(session, StockItem), stock_item(part, actor)
-    for old in there:
-        if (old.part, old.section, old.designation, old.diameter_mm, old.diameter_kind) == (
-            item.part,
-            item.section,
-            item.designation,
-            item.diameter_mm,
-            item.diameter_kind,
-        ):
-            old.quantity += item.quantity
-            session.add(old)
-            session.flush()
-            return old
-    item.line = max((x.line for x in there), default=0) + 1
-    session.add(item)
-    session.flush()
-    return item
+    old = next((x for x in there if _same(x, item)), None)
+    if old is None:
+        item.line = max((x.line for x in there), default=0) + 1
+        item.place, item.low = place, low
+        session.add(item)
+        session.flush()
+        session.add(StockMove(created_by_name=actor.name, item_id=item.id, change=item.quantity, why="put down"))
+        session.flush()
+        return item
+    old.place, old.low = place or old.place, low if low is not None else old.low
+    _moved(session, actor, old, item.quantity, why="put down")
+    return old
 
 
 def count_again(session: Session, actor: Actor, ident: uuid.UUID, quantity: int) -> None:
-    """Put a count right; none left takes the part off the list. Raises NotThere."""
+    """Put a count right; none left takes the part off the list, unless it is to be bought again. Raises NotThere."""
     item = one(session, StockItem, ident, lock=True)
     item.created_by_name = actor.name or item.created_by_name
-    if quantity == 0:
+    _moved(session, actor, item, quantity - item.quantity, why="counted")
+
+
+def set_place(session: Session, actor: Actor, ident: uuid.UUID, place: str, low: int | None) -> None:
+    """Say where a part lies, and under which count it is to be bought again. Raises NotThere."""
+    item = one(session, StockItem, ident, lock=True)
+    item.place, item.low, item.rev = place, low, item.rev + 1
+    if item.quantity == 0 and low is None:
         item.archived_at = now()
-    else:
-        item.quantity = quantity
     session.add(item)
     session.flush()
+
+
+def take_part(session: Session, actor: Actor, ident: uuid.UUID, count: int, job: uuid.UUID) -> None:
+    """Take parts off the shelf for a job. Raises NotThere; InputError where there are not so many."""
+    item = one(session, StockItem, ident, lock=True)
+    if not 0 < count <= item.quantity:
+        left = f"{item.quantity} of {item.designation or item.section} are there"
+        raise InputError("took", count, "there are not so many on the shelf", left)
+    _moved(session, actor, item, -count, why="taken for a job", job=job)
+
+
+def plain(designation: str) -> str:
+    """A designation without what people write differently.
+
+    >>> plain("5vx 1000"), plain("SPB-2360")
+    ('5VX1000', 'SPB2360')
+    """
+    return "".join(c for c in designation.upper() if c.isalnum())
+
+
+def parts_for(session: Session, designation: str) -> list[StockItem]:
+    """What lies on the shelf of a loop that is called so."""
+    wanted = plain(designation)
+    return [x for x in current(session, StockItem) if x.designation and plain(x.designation) == wanted and x.quantity]
 
 
 def _replace(session: Session, of: type[Item], items: Sequence[Item]) -> Sequence[Item]:

@@ -15,11 +15,13 @@ from tuyere.calc.families.v_belt.parts import Kind
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text, Whole
 from tuyere.calc.registry import Units
-from tuyere.exchange.stock_csv import StockLine, StockList, read_part, read_stock
+from tuyere.exchange.stock_csv import PARTS, StockLine, StockList, read_part, read_stock
 from tuyere.store.plumbing.actor import Actor
-from tuyere.store.plumbing.forms import Operation
-from tuyere.store.shelf.book import count_again, current, put_by
+from tuyere.store.plumbing.forms import Operation, Short
+from tuyere.store.plumbing.rows import one
+from tuyere.store.shelf.book import count_again, current, parts_for, plain, put_by, set_place
 from tuyere.store.shelf.book import keep_stock as keep
+from tuyere.store.shelf.spares import drives_by_loop, spares_for
 from tuyere.store.shelf.tables import StockItem
 from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, saved, session
 from tuyere.web.shelf.list_text import ListText, WrongLineOut, refuse_wrong, wrong_out
@@ -38,17 +40,22 @@ class StockLineOut(Answer):
     diameter: Figure | None
     diameter_kind: str
     count: int
+    place: str = Field(default="", description="where it lies")
+    low: int | None = Field(default=None, description="under this count it is to be bought again")
+    drives: int = Field(default=0, description="how many drives take it now")
 
 
 class PartForm(Operation):
     """One part, typed: what it is, its size as it stands on it or as measured, how many."""
 
     units: Units = "us"
-    part: Literal["belt", "sheave"] = Field(description="belt or sheave")
+    part: Literal[PARTS] = Field(description="belt, sheave, bushing, chain and so on")  # type: ignore[valid-type]
     section: Annotated[Text, Field(description="groove of a sheave")] = ""
     size: Annotated[Text, Field(min_length=1, description="marking of a belt, diameter of a sheave")]
     diameter: Kind = Field(default="outside", description="which diameter that is")
     count: Annotated[Whole, Field(ge=1, le=100_000)] = Field(default=1, description="how many")
+    place: Short = ""
+    low: Annotated[Whole, Field(ge=1, le=100_000)] | None = None
 
 
 class CountForm(Operation):
@@ -56,6 +63,53 @@ class CountForm(Operation):
 
     units: Units = "us"
     count: Annotated[Whole, Field(ge=0, le=100_000)] = Field(description="how many; none takes it off the list")
+
+
+class PlaceForm(Operation):
+    """Where a part lies, and under which count it is to be bought again."""
+
+    units: Units = "us"
+    place: Short = ""
+    low: Annotated[Whole, Field(ge=1, le=100_000)] | None = None
+
+
+class FitLine(Answer):
+    """A drive that takes a part."""
+
+    drive_id: uuid.UUID
+    machine: str
+    drive: str
+    what: str
+
+
+class Fits(Answer):
+    """Drives that take a part now."""
+
+    drives: list[FitLine]
+
+
+class CoverForm(Operation):
+    """Drives to hold spares for together."""
+
+    drives: Annotated[list[uuid.UUID], Field(min_length=1, max_length=60)]
+    units: Units = "us"
+
+
+class SpareOut(Answer):
+    """A loop to keep, how many, how many are on the shelf, and for which drives."""
+
+    designation: str
+    count: int
+    on_shelf: int
+    serves: list[str]
+
+
+class Cover(Answer):
+    """The smallest set of spares, and what it was worked from."""
+
+    spares: list[SpareOut]
+    loops: int
+    says: str
 
 
 class StockPreview(Answer):
@@ -98,7 +152,15 @@ def _kept(x: StockItem) -> StockLine:
 
 
 def _shelf(s: Session, units: str) -> Shelf:
-    return Shelf(lines=[_line(_kept(x), units, x.id) for x in current(s, StockItem)])
+    takes = drives_by_loop(s)
+    return Shelf(
+        lines=[
+            _line(_kept(x), units, x.id).model_copy(
+                update={"place": x.place, "low": x.low, "drives": len(takes.get(plain(x.designation), ()))}
+            )
+            for x in current(s, StockItem)
+        ]
+    )
 
 
 def _preview(read: StockList, units: str) -> StockPreview:
@@ -138,7 +200,7 @@ def put_part(body: PartForm) -> Response:
     x = read_part(1, given, body.units)
 
     def work(s: Session, actor: Actor) -> Shelf:
-        put_by(s, actor, x)
+        put_by(s, actor, x, body.place, body.low)
         return _shelf(s, body.units)
 
     return saved(body, work)
@@ -160,3 +222,41 @@ def stock(query: InUnitsQuery) -> Response:
     """What is there."""
     with session() as s:
         return answer(_shelf(s, query.units))
+
+
+@api.put("/stock/parts/<uuid:ident>/place", summary="Where a part lies", responses=documented(Shelf, 404, 409))
+def place_part(path: ById, body: PlaceForm) -> Response:
+    """Where it lies, and under which count it is to be bought again."""
+
+    def work(s: Session, actor: Actor) -> Shelf:
+        set_place(s, actor, path.ident, body.place, body.low)
+        return _shelf(s, body.units)
+
+    return saved(body, work)
+
+
+@api.get("/stock/parts/<uuid:ident>/drives", summary="Drives that take a part", responses=documented(Fits, 404))
+def part_drives(path: ById) -> Response:
+    """Which drives take it now."""
+    with session() as s:
+        item = one(s, StockItem, path.ident)
+        found = drives_by_loop(s).get(plain(item.designation), []) if item.designation else []
+        lines = [FitLine(drive_id=d.drive_id, machine=d.machine, drive=d.drive, what=d.designation) for d in found]
+    return answer(Fits(drives=lines))
+
+
+@api.post("/stock/cover", summary="The smallest set of spares", responses=documented(Cover, 404))
+def cover(body: CoverForm) -> Response:
+    """The fewest loops that give each of some drives a spare set inside its take-up."""
+    with session() as s:
+        spares, says = spares_for(s, body.drives)
+        out = [
+            SpareOut(
+                designation=x.designation,
+                count=x.count,
+                on_shelf=sum(i.quantity for i in parts_for(s, x.designation)),
+                serves=list(x.serves),
+            )
+            for x in spares
+        ]
+    return answer(Cover(spares=out, loops=sum(x.count for x in out), says=says))

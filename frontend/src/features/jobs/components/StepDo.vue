@@ -25,6 +25,8 @@ const settings = useSettings()
 const reason = ref('')
 const asking = ref<'' | 'skip' | 'anyway' | 'act'>('')
 const faults = ref<string[]>([...props.step.found])
+// What goes on comes off the shelf, unless a person says otherwise.
+const taken = ref<Record<string, number>>(Object.fromEntries(props.step.shelf.map((p, k) => [p.id, k ? 0 : p.wanted])))
 function toggle(fault: string) {
   faults.value = faults.value.includes(fault) ? faults.value.filter((f) => f !== fault) : [...faults.value, fault]
 }
@@ -33,8 +35,11 @@ const kind = computed(() => (props.step.kind === 'sign' ? 'signed' : props.step.
 // The order speaks against it: it may be done all the same, for a reason that stays in sight.
 const wantsReason = computed(() => props.problem?.errors.some((e) => e.path === 'reason') ?? false)
 function go(grade = '') {
+  const took = props.step.shelf
+    .filter((p) => taken.value[p.id])
+    .map((p) => ({ item: p.id, count: Number(taken.value[p.id]) }))
   const seen = grade === 'watch' || grade === 'act' ? { faults: faults.value } : {}
-  emit('happened', { step: props.step.key, kind: kind.value, grade, reason: reason.value, ...seen })
+  emit('happened', { step: props.step.key, kind: kind.value, grade, reason: reason.value, took, ...seen })
 }
 function skip() {
   emit('happened', { step: props.step.key, kind: 'skipped', reason: reason.value })
@@ -93,6 +98,32 @@ const grades = [
       <p v-if="wantsReason && problem?.errors[0]?.allowed" class="dim">{{ problem.errors[0].allowed }}</p>
     </div>
     <p v-else-if="problem" class="field-fault" role="alert">{{ problem.detail }} {{ problem.errors[0]?.allowed }}</p>
+    <div v-if="step.shelf.length && status === 'open'" class="sheet shelf" role="group" aria-label="Off the shelf">
+      <p v-for="p in step.shelf" :key="p.id">
+        <span
+          >Off the shelf: <b class="figure">{{ taken[p.id] ?? 0 }} × {{ p.label }}</b>
+          <span class="dim"> of {{ p.count }}{{ p.place ? `, ${p.place}` : '' }}</span></span
+        >
+        <button
+          type="button"
+          class="key"
+          :aria-label="`One ${p.label} less`"
+          :disabled="!taken[p.id]"
+          @click="taken[p.id] = (taken[p.id] ?? 0) - 1"
+        >
+          −
+        </button>
+        <button
+          type="button"
+          class="key"
+          :aria-label="`One ${p.label} more`"
+          :disabled="(taken[p.id] ?? 0) >= p.count"
+          @click="taken[p.id] = (taken[p.id] ?? 0) + 1"
+        >
+          +
+        </button>
+      </p>
+    </div>
     <StepPhotos v-if="place && step.kind !== 'sign'" :place="place" :step="step" />
     <label v-if="step.kind === 'decide' && status === 'open' && !asking && !wantsReason" class="note">
       In words, if there is more to say
@@ -163,6 +194,18 @@ const grades = [
 .fault.seen {
   border: 4px solid var(--ink);
   padding: 4px;
+}
+.shelf {
+  padding: 8px 12px;
+}
+.shelf p {
+  display: grid;
+  grid-template-columns: 1fr 60px 60px;
+  gap: 8px;
+  align-items: center;
+}
+.shelf .key {
+  min-width: 56px;
 }
 .note {
   display: grid;

@@ -16,6 +16,7 @@ export interface Happened {
   turns?: number
   grade?: string
   faults?: string[]
+  took?: { item: string; count: number }[]
   reason?: string
   corrects?: string | null
   conditions?: Record<string, unknown>

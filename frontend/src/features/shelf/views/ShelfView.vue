@@ -16,8 +16,11 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import { setPlace } from '@/shared/state/place'
 
 import RatingTable from '../components/RatingTable.vue'
+import ShelfTable from '../components/ShelfTable.vue'
+import SpareSet from '../components/SpareSet.vue'
 import WrongLines from '../components/WrongLines.vue'
 import { useBroughtList } from '../logic/brought'
+import { shopping } from '../logic/parts'
 import { readShelf } from '@/shared/state/shelf'
 
 // A stock list comes in as CSV: looked through first, every wrong line with its reason, then kept whole.
@@ -45,17 +48,30 @@ async function take(event: Event) {
   await look()
 }
 const settings = useSettings()
-const kinds = ['belt', 'sheave'].map((key) => ({ key, name: key, group: '' }))
+const kinds = [
+  'belt',
+  'sheave',
+  'toothed belt',
+  'flat belt',
+  'bushing',
+  'chain',
+  'link',
+  'sprocket',
+  'lacing',
+  'instrument',
+  'other',
+].map((key) => ({ key, name: key, group: '' }))
 const diameters = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, name: key, group: '' }))
 const grooveChoices = grooves.map((key) => ({ key, name: key, group: '' }))
 const wrong = ref<Problem | null>(null)
-const fresh = () => ({ part: 'belt', section: '', size: '', diameter: 'outside', count: '1' })
+const fresh = () => ({ part: 'belt', section: '', size: '', diameter: 'outside', count: '1', place: '', low: '' })
 const { value: part, forget } = useKept('shelf.part', fresh)
 async function put() {
   const p = part.value
   const number = Number(p.count)
   const body = {
     ...p,
+    low: p.low.trim() === '' ? null : Number.isFinite(Number(p.low)) ? Number(p.low) : p.low,
     count: p.count.trim() === '' ? 1 : Number.isFinite(number) ? number : p.count,
     units: settings.units,
     created_by_name: settings.name,
@@ -68,19 +84,7 @@ async function put() {
   forget()
   part.value = { ...fresh(), part: kind }
 }
-async function count(l: ShelfLine, n: number) {
-  if (!l.id || n < 0) return
-  const got = await save<{ lines: ShelfLine[] }>(
-    'PUT',
-    `/api/stock/parts/${l.id}`,
-    { count: n, units: settings.units, created_by_name: settings.name },
-    `the count of ${says(l)}`,
-  )
-  wrong.value = got.ok ? null : got.problem
-  if (got.ok) lines.value = got.data.lines
-}
-const says = (l: ShelfLine) =>
-  l.part === 'belt' ? l.designation : `${l.section} sheave, ${l.diameter?.shown ?? ''} ${l.diameter_kind}`
+const buy = computed(() => shopping(lines.value))
 onMounted(() => setPlace('', 'Shelf'))
 </script>
 
@@ -92,31 +96,16 @@ onMounted(() => setPlace('', 'Shelf'))
       <p v-if="!lines.length" class="dim">
         Nothing yet: put a part down here, or bring in a list below. Choosing a V-belt drive then counts what is there.
       </p>
-      <table v-else class="lines">
-        <thead>
-          <tr>
-            <th scope="col">Part</th>
-            <th scope="col">How many</th>
-            <th scope="col"><span class="visually-hidden">Count</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="l in lines" :key="l.id ?? l.line">
-            <td class="figure">{{ says(l) }}</td>
-            <td class="figure">{{ l.count }}</td>
-            <td class="count">
-              <el-button :aria-label="`One ${says(l)} taken`" @click="count(l, l.count - 1)">−</el-button>
-              <el-button :aria-label="`One ${says(l)} more`" @click="count(l, l.count + 1)">+</el-button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <ShelfTable v-else :lines="lines" @changed="(l) => (lines = l)" />
+      <p v-if="buy.length" class="buy">
+        To buy: <b class="figure">{{ buy.join(', ') }}</b>
+      </p>
       <form class="fields" @submit.prevent="put">
         <ChoiceField v-model="part.part" label="Put down a" :choices="kinds" :fault="faultAt(wrong, 'part')" />
         <WordField
-          v-if="part.part === 'belt'"
+          v-if="part.part !== 'sheave'"
           v-model="part.size"
-          label="Belt, as it is marked"
+          :label="part.part === 'belt' ? 'Belt, as it is marked' : 'What is written on it'"
           :fault="faultAt(wrong, 'size')"
         />
         <template v-else>
@@ -141,9 +130,11 @@ onMounted(() => setPlace('', 'Shelf'))
           />
         </template>
         <QuantityField v-model="part.count" label="How many" :fault="faultAt(wrong, 'count')" />
+        <WordField v-model="part.place" label="Where it lies" :fault="faultAt(wrong, 'place')" />
+        <QuantityField v-model="part.low" label="Buy again under" :fault="faultAt(wrong, 'low')" />
         <div class="row"><el-button type="primary" native-type="submit">Put it on the shelf</el-button></div>
       </form>
-      <FaultList :faults="otherFaults(wrong, ['part', 'size', 'section', 'diameter', 'count'])" />
+      <FaultList :faults="otherFaults(wrong, ['part', 'size', 'section', 'diameter', 'count', 'place', 'low'])" />
     </section>
     <section class="sheet block">
       <h2>Bring in a list</h2>
@@ -178,17 +169,14 @@ onMounted(() => setPlace('', 'Shelf'))
         </el-button>
       </div>
     </section>
+    <SpareSet />
     <RatingTable />
   </main>
 </template>
 
 <style scoped>
-.count :deep(.el-button + .el-button) {
-  margin-left: 10px;
-}
-.count {
-  text-align: right;
-  white-space: nowrap;
+.buy {
+  font-size: 18px;
 }
 .block {
   padding: 12px 16px;

@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+
+import { api, attempt } from '@/api/client'
+import type { Fits, Problem, ShelfLine } from '@/api/types'
+import { save } from '@/shared/state/outbox'
+import { useSettings } from '@/shared/state/settings'
+import FaultList from '@/shared/ui/FaultList.vue'
+
+import { idle, says, short } from '../logic/parts'
+
+// What lies on the shelf: how many, where, what to buy again, which drives take it; counted by the keys of each line.
+const props = defineProps<{ lines: ShelfLine[] }>()
+const emit = defineEmits<{ changed: [lines: ShelfLine[]] }>()
+const settings = useSettings()
+const problem = ref<Problem | null>(null)
+const open = ref('')
+const place = ref('')
+const low = ref('')
+const fits = ref<Fits['drives']>([])
+const only = ref<'all' | 'short' | 'idle'>('all')
+const shown = computed(() =>
+  props.lines.filter((l) => only.value === 'all' || (only.value === 'short' ? short(l) : idle(l))),
+)
+const many = computed(() => ({ short: props.lines.filter(short).length, idle: props.lines.filter(idle).length }))
+
+async function put(url: string, body: object, what: string) {
+  const got = await save<{ lines: ShelfLine[] }>(
+    'PUT',
+    url,
+    { ...body, units: settings.units, created_by_name: settings.name },
+    what,
+  )
+  problem.value = got.ok ? null : got.problem
+  if (got.ok) emit('changed', got.data.lines)
+  return got.ok
+}
+const count = (l: ShelfLine, n: number) =>
+  l.id && n >= 0 ? put(`/api/stock/parts/${l.id}`, { count: n }, `the count of ${says(l)}`) : undefined
+async function more(l: ShelfLine) {
+  const id = l.id ?? ''
+  open.value = open.value === id ? '' : id
+  place.value = l.place ?? ''
+  low.value = l.low ? String(l.low) : ''
+  fits.value = []
+  if (!open.value || !l.drives) return
+  const got = await attempt(api.GET('/api/stock/parts/{ident}/drives', { params: { path: { ident: id } } }))
+  if (got.ok) fits.value = got.data.drives
+}
+async function keep(l: ShelfLine) {
+  const n = Number(low.value)
+  const body = { place: place.value, low: low.value.trim() ? (Number.isFinite(n) ? n : low.value) : null }
+  if (await put(`/api/stock/parts/${l.id}/place`, body, `the place of ${says(l)}`)) open.value = ''
+}
+</script>
+
+<template>
+  <div class="parts">
+    <div v-if="many.short || many.idle" class="choose" role="group" aria-label="Which parts">
+      <button type="button" :aria-pressed="only === 'all'" :class="{ here: only === 'all' }" @click="only = 'all'">
+        all {{ lines.length }}
+      </button>
+      <button
+        v-if="many.short"
+        type="button"
+        :aria-pressed="only === 'short'"
+        :class="{ here: only === 'short' }"
+        @click="only = 'short'"
+      >
+        to buy {{ many.short }}
+      </button>
+      <button
+        v-if="many.idle"
+        type="button"
+        :aria-pressed="only === 'idle'"
+        :class="{ here: only === 'idle' }"
+        @click="only = 'idle'"
+      >
+        no drive takes it {{ many.idle }}
+      </button>
+    </div>
+    <div v-for="l in shown" :key="l.id ?? l.line" class="part">
+      <span class="name">
+        <span v-if="short(l)" class="mark" role="img" aria-label="to buy">{{ l.count ? '◐' : '■' }}</span>
+        <b class="figure">{{ says(l) }}</b>
+        <span class="dim">{{ l.place }}</span>
+        <span v-if="l.drives" class="dim">{{ l.drives }} drive{{ l.drives === 1 ? '' : 's' }}</span>
+      </span>
+      <span class="figure many"
+        >{{ l.count }}<small v-if="l.low" class="dim"> of {{ l.low }}</small></span
+      >
+      <span class="keys">
+        <button type="button" :aria-label="`One ${says(l)} taken`" :disabled="!l.count" @click="count(l, l.count - 1)">
+          −
+        </button>
+        <button type="button" :aria-label="`One ${says(l)} more`" @click="count(l, l.count + 1)">+</button>
+        <button type="button" :aria-expanded="open === l.id" :aria-label="`More of ${says(l)}`" @click="more(l)">
+          …
+        </button>
+      </span>
+      <form v-if="open === l.id" class="more" @submit.prevent="keep(l)">
+        <label>Where it lies <input v-model="place" maxlength="80" /></label>
+        <label>Buy again under <input v-model="low" inputmode="numeric" maxlength="6" /></label>
+        <button type="submit" class="key">Keep it</button>
+        <p v-if="fits.length">
+          On
+          <router-link v-for="d in fits" :key="d.drive_id" :to="`/drives/${d.drive_id}`" class="on"
+            >{{ d.machine }} · {{ d.drive }}</router-link
+          >
+        </p>
+      </form>
+    </div>
+    <FaultList
+      v-if="problem"
+      :faults="
+        problem.errors.length ? problem.errors : [{ path: '', reason: problem.detail || problem.title, allowed: '' }]
+      "
+    />
+  </div>
+</template>
+
+<style scoped>
+.parts {
+  display: grid;
+}
+.choose {
+  display: inline-flex;
+  flex-wrap: wrap;
+  border: 2px solid var(--touch);
+  justify-self: start;
+  margin-bottom: 8px;
+}
+.choose button {
+  min-height: 46px;
+  padding: 0 14px;
+  border: 0;
+  background: var(--sheet);
+  color: var(--touch);
+  font: 600 17px var(--face-label);
+  cursor: pointer;
+}
+.choose .here {
+  background: var(--ink);
+  color: var(--sheet);
+}
+.part {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 90px auto;
+  gap: 4px 12px;
+  align-items: center;
+  min-height: 56px;
+  border-bottom: 1px solid var(--line);
+}
+.name {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: baseline;
+}
+.mark {
+  color: var(--ink);
+}
+.many {
+  font-size: 20px;
+  text-align: right;
+}
+.keys {
+  display: flex;
+  gap: 8px;
+}
+.keys button {
+  width: 52px;
+  height: 48px;
+  border: 2px solid var(--touch);
+  background: var(--sheet);
+  color: var(--touch);
+  font: 600 22px var(--face-label);
+  cursor: pointer;
+}
+.keys button:disabled {
+  border-color: var(--line);
+  color: var(--dim);
+}
+.more {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: end;
+  padding-bottom: 10px;
+}
+.more label {
+  display: grid;
+  font-size: 15px;
+  color: var(--dim);
+}
+.more input {
+  min-height: 48px;
+  font: 500 16px var(--face-text);
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--dim);
+  padding: 0 10px;
+}
+.more .key {
+  min-height: 48px;
+}
+.more p {
+  flex-basis: 100%;
+}
+.on {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
+  margin-right: 14px;
+}
+</style>

@@ -1,0 +1,113 @@
+"""Which drives take which loop, and the smallest set of spares for a group of them."""
+
+from __future__ import annotations
+
+import uuid
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import sqlalchemy as sa
+from sqlmodel import Session, col
+
+from tuyere.core.upkeep.covering import Wants, covering_set
+from tuyere.store.builds.tables import Build, Loop
+from tuyere.store.drives.tables import Duty
+from tuyere.store.machines.tables import Drive, Machine
+from tuyere.store.plumbing.rows import one
+from tuyere.store.shelf.book import plain
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Takes:
+    """A loop on a drive now; ``give_mm`` is how far the centres can go to either side, 0 where nobody said."""
+
+    drive_id: uuid.UUID
+    machine: str
+    drive: str
+    family: str
+    section: str
+    designation: str
+    length_mm: float
+    strands: int
+    give_mm: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class SpareLoop:
+    """A loop to keep, how many, and for which drives by name."""
+
+    designation: str
+    count: int
+    serves: tuple[str, ...]
+
+
+def _every(session: Session, drives: Sequence[uuid.UUID] = ()) -> list[Takes]:
+    wanted = (
+        sa.select(Build, Loop, Drive, Machine, Duty)
+        .join(Loop, col(Loop.build_id) == col(Build.id))
+        .join(Drive, col(Drive.id) == col(Build.drive_id))
+        .join(Machine, col(Machine.id) == col(Drive.machine_id))
+        .join(Duty, col(Duty.id) == col(Build.duty_id))
+        .where(col(Build.archived_at).is_(None), col(Build.valid_to).is_(None), col(Build.state) == "frozen")
+        .where(col(Build.purpose) != "designed", col(Loop.no) == 1, col(Drive.archived_at).is_(None))
+    )
+    if drives:
+        wanted = wanted.where(col(Drive.id).in_(drives))
+    return [
+        Takes(
+            drive_id=drive.id,
+            machine=machine.name,
+            drive=drive.name,
+            family=build.family,
+            section=loop.section,
+            designation=loop.designation,
+            length_mm=loop.length_mm,
+            strands=loop.strands,
+            give_mm=duty.centre_give_mm or 0.0,
+        )
+        for build, loop, drive, machine, duty in session.execute(wanted).all()
+    ]
+
+
+def drives_by_loop(session: Session) -> dict[str, list[Takes]]:
+    """Drives by what their loop is called, written plainly."""
+    out: dict[str, list[Takes]] = defaultdict(list)
+    for t in _every(session):
+        out[plain(t.designation)].append(t)
+    return out
+
+
+def spares_for(session: Session, drives: Sequence[uuid.UUID]) -> tuple[list[SpareLoop], str]:
+    """(the fewest loops that give each of these drives a spare set, what that rests on in words), out of the lengths that are on these
+    drives. Raises NotThere; InputError for a drive without a loop.
+    """
+    for ident in drives:
+        one(session, Drive, ident)
+    takes = _every(session, drives)
+    names = {f"{t.machine}, {t.drive}": t for t in takes}
+    wants = [
+        Wants(
+            name=name,
+            section=f"{t.family}/{t.section}",
+            count=t.strands,
+            # Both strands gain what the centres give.
+            shortest_mm=t.length_mm - 2 * t.give_mm - 1e-6,
+            longest_mm=t.length_mm + 2 * t.give_mm + 1e-6,
+        )
+        for name, t in names.items()
+    ]
+    lengths: dict[str, list[float]] = defaultdict(list)
+    called: dict[tuple[str, float], str] = {}
+    for w, t in zip(wants, names.values(), strict=True):
+        lengths[w.section].append(t.length_mm)
+        called[w.section, t.length_mm] = t.designation
+    spares = [
+        SpareLoop(designation=called[s.section, s.length_mm], count=s.count, serves=s.serves)
+        for s in covering_set(wants, dict(lengths))
+    ]
+    known = sum(t.give_mm > 0 for t in takes)
+    alone, together = sum(t.strands for t in takes), sum(s.count for s in spares)
+    says = f"{together} loops in place of {alone}. " if together < alone else f"{together} loops; none can be shared. "
+    says += f"The take-up is known of {known} of {len(takes)} drives; the others take their own length only."
+    return spares, says
