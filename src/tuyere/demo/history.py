@@ -105,9 +105,9 @@ JOBS: tuple[Visit, ...] = (
             (40, "0.022 in", "0.010 in", REED),
         )
     ),
-    _fit(("FP-2", "Pulling-belt drive"), ROOK, 160, "5VX900, two of one set"),
-    _fit(("FP-2", "Pulling-belt drive"), ROOK, 84, "5VX900, two of one set"),
-    _fit(("FP-2", "Pulling-belt drive"), SEDGE, 30, "5VX900, two of one set"),
+    _fit(("FP-2", "Pulling-belt drive"), ROOK, 160, "5VX900, three of one set"),
+    _fit(("FP-2", "Pulling-belt drive"), ROOK, 84, "5VX900, three of one set"),
+    _fit(("FP-2", "Pulling-belt drive"), SEDGE, 30, "5VX900, three of one set"),
     _fit(("SH-2", "Arbor drive"), SEDGE, 400, "13 x 1070, not the number on record", "fit-v-key"),
     _fit(("SH-2", "Arbor drive"), DRAY, 376, "AX42, two of one set", "fit-v-key"),
     _round("BA-1", "Pickup countershaft", "round-season-start", ROOK, 555),
@@ -197,9 +197,9 @@ def _stood(session: Session) -> None:
 
 
 def _settle(session: Session, drive: uuid.UUID) -> None:
-    """What old fits made due was seen to at the time."""
+    """What old fits and findings made due was seen to at the time."""
     for due in list_dues(session, drive).dues:
-        if due.reason in ("first-run", "24-hours", "50-hours"):
+        if due.reason in ("first-run", "24-hours", "50-hours") or due.made_by == "finding":
             tick_due(session, Actor(DRAY), due.id, DueDone(rev=due.rev, note="seen to at the time"))
 
 
@@ -227,7 +227,7 @@ def history(session: Session, ident: Callable[..., uuid.UUID], jobs: Sequence[Vi
     for v in sorted(jobs, key=lambda v: -v.hours_ago):
         drive = ident(v.tag, v.drive)
         job = visit(session, v, drive)
-        if v.template.startswith("fit"):
+        if v.template.startswith("fit") or v.hours_ago > 60 * DAY:
             _settle(session, drive)
         for step, (_, note, faults) in v.found.items():
             photo = PhotoSave(

@@ -244,7 +244,7 @@ textarea {
   background: var(--sheet);
   border: 1px solid var(--dim);
   padding: 8px;
-  white-space: pre;
+  white-space: pre-wrap;
   overflow: auto;
 }
 .row {

@@ -181,6 +181,18 @@ async function keep(l: ShelfLine) {
   border-color: var(--line);
   color: var(--dim);
 }
+@media (max-width: 700px) {
+  .part {
+    grid-template-columns: 1fr auto;
+    padding: 6px 0;
+  }
+  .name {
+    grid-column: 1 / -1;
+  }
+  .many {
+    text-align: left;
+  }
+}
 .more {
   grid-column: 1 / -1;
   display: flex;

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { Problem, TimelineMark, TimelineView, TrendsView } from '@/api/types'
-import { shortDate } from '@/shared/format/words'
+import { counted, shortDate } from '@/shared/format/words'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -60,7 +60,16 @@ const list = computed(() =>
     : (view.value?.marks ?? []).filter((m) => lane.value === 'all' || m.lane === lane.value).slice(0, 60),
 )
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
-const sentence = computed(() => (trend.value ? `${trend.value.label}: ${lower(trend.value.says)}` : ''))
+const told = computed(() => {
+  const v = view.value
+  if (!v?.first) return ''
+  const parts = (['jobs', 'findings', 'failures'] as const)
+    .map((l) => ({ l, n: v.marks.filter((m) => m.lane === l).length }))
+    .filter((p) => p.n)
+    .map((p) => counted(p.n, p.l.slice(0, -1)))
+  return parts.length ? `${parts.join(', ')} since ${shortDate(v.first)}` : ''
+})
+const sentence = computed(() => (trend.value ? `${trend.value.label}: ${lower(trend.value.says)}` : told.value))
 const compared = computed(() => {
   if (!view.value || !one.value || !other.value) return []
   const at = (day: string) => standing(view.value?.marks ?? [], new Date(`${day}T23:59`).getTime())
