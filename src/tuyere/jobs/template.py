@@ -226,6 +226,7 @@ def shipped() -> dict[str, Template]:
     return found
 
 
+@cache
 def shipped_text(key: str) -> str:
     """A shipped template as it is written. Raises KeyError."""
     if key not in shipped():

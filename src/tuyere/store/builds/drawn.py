@@ -6,6 +6,7 @@ import uuid
 from collections import OrderedDict
 from collections.abc import Sequence
 
+import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
 from tuyere.calc.answer import ElevationOut
@@ -16,7 +17,6 @@ from tuyere.calc.frame import Frame, elevation_out
 from tuyere.core.errors import CoreError
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.store.builds.book import on_the_machine
 from tuyere.store.builds.parts import read_parts
 from tuyere.store.builds.read import stored_duty
 from tuyere.store.builds.tables import Build
@@ -44,12 +44,21 @@ def drawn_of(session: Session, drives: Sequence[uuid.UUID]) -> dict[uuid.UUID, t
     """(what is on it, its elevation) by drive: what stands on the machine, else the newest build. Drives of which nothing is known
     are left out.
     """
-    by_drive: dict[uuid.UUID, list[Build]] = {}
-    wanted = select(Build).where(col(Build.drive_id).in_(set(drives)), col(Build.archived_at).is_(None))
-    for b in session.exec(wanted.order_by(col(Build.no))).all():
-        by_drive.setdefault(b.drive_id, []).append(b)
-    shown = {drive: on_the_machine(of) or of[-1] for drive, of in by_drive.items()}
-    missing = [b for b in shown.values() if (b.id, b.rev) not in _drawn]
+    columns = (Build.drive_id, Build.id, Build.rev, Build.state, Build.purpose, Build.valid_to)
+    wanted = sa.select(*(col(c) for c in columns)).where(
+        col(Build.drive_id).in_(set(drives)), col(Build.archived_at).is_(None)
+    )
+    shown: dict[uuid.UUID, tuple[uuid.UUID, int]] = {}
+    standing: set[uuid.UUID] = set()
+    for drive, ident, rev, state, purpose, valid_to in session.execute(wanted.order_by(col(Build.no))).all():
+        stands = state == "frozen" and purpose != "designed" and valid_to is None
+        # What stands on the machine goes before a plan, whichever is newer.
+        if stands or drive not in standing:
+            shown[drive] = (ident, rev)
+        if stands:
+            standing.add(drive)
+    wanting = [ident for ident, rev in shown.values() if (ident, rev) not in _drawn]
+    missing = session.exec(select(Build).where(col(Build.id).in_(wanting))).all() if wanting else []
     if missing:
         parts = read_parts(session, missing)
         duties = {
@@ -59,4 +68,4 @@ def drawn_of(session: Session, drives: Sequence[uuid.UUID]) -> dict[uuid.UUID, t
             _drawn[b.id, b.rev] = _draw(b, parts[b.id], duties[b.duty_id])
         while len(_drawn) > KEPT:
             _drawn.popitem(last=False)
-    return {drive: _drawn[b.id, b.rev] for drive, b in shown.items()}
+    return {drive: _drawn[key] for drive, key in shown.items()}

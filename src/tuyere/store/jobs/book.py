@@ -9,7 +9,6 @@ from datetime import UTC, date, datetime, timedelta
 import sqlalchemy as sa
 from sqlalchemy.engine import Engine
 from sqlmodel import Session, col, select
-from sqlmodel.sql.expression import SelectOfScalar
 
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.registry import Units
@@ -324,13 +323,13 @@ def _job_line(j: JobRow, machine: str, drive: str) -> JobLine:
     )
 
 
-def job_lines(session: Session, which: SelectOfScalar[uuid.UUID], area: str = "", most: int = 50) -> list[JobLine]:
+def job_lines(session: Session, *which: sa.ColumnElement[bool], area: str = "", most: int = 50) -> list[JobLine]:
     """Some jobs as lines, the newest first; of one area."""
     wanted = (
         select(JobRow, Machine.name, Drive.name)
         .join(Machine, col(Machine.id) == col(JobRow.machine_id))
         .join(Drive, col(Drive.id) == col(JobRow.drive_id))
-        .where(col(JobRow.id).in_(which), col(JobRow.archived_at).is_(None))
+        .where(*which, col(JobRow.archived_at).is_(None))
         .order_by(col(JobRow.opened_at).desc())
         .limit(most)
     )
@@ -343,23 +342,19 @@ def list_jobs(
     session: Session, drive_id: uuid.UUID | None = None, state: str = "", *, by: str = "", on: date | None = None
 ) -> JobList:
     """Jobs, the newest first; of one drive, in one state, of one person, begun or closed on one day (UTC)."""
-    which = select(JobRow.id)
+    which: list[sa.ColumnElement[bool]] = []
     if by:
-        which = which.where(sa.or_(col(JobRow.created_by_name) == by, col(JobRow.closed_by_name) == by))
+        which.append(sa.or_(col(JobRow.created_by_name) == by, col(JobRow.closed_by_name) == by))
     if on is not None:
         start = datetime(on.year, on.month, on.day, tzinfo=UTC)
         end = start + timedelta(days=1)
-        which = which.where(
-            sa.or_(
-                sa.and_(col(JobRow.opened_at) >= start, col(JobRow.opened_at) < end),
-                sa.and_(col(JobRow.closed_at) >= start, col(JobRow.closed_at) < end),
-            )
-        )
+        opened = sa.and_(col(JobRow.opened_at) >= start, col(JobRow.opened_at) < end)
+        which.append(sa.or_(opened, sa.and_(col(JobRow.closed_at) >= start, col(JobRow.closed_at) < end)))
     if drive_id is not None:
-        which = which.where(JobRow.drive_id == drive_id)
+        which.append(col(JobRow.drive_id) == drive_id)
     if state:
-        which = which.where(JobRow.state == state)
-    return JobList(jobs=job_lines(session, which, most=100))
+        which.append(col(JobRow.state) == state)
+    return JobList(jobs=job_lines(session, *which, most=100))
 
 
 def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:

@@ -58,22 +58,22 @@ def _every(due: Due) -> str:
     return " or ".join(parts)
 
 
-def _due_lines(session: Session, wanted: sa.Select[Due, Machine, str]) -> list[DueLine]:
+def _due_lines(session: Session, wanted: sa.Select[Due, str, str, str]) -> list[DueLine]:
     found = session.execute(wanted).all()
-    meters = meters_of(session, [d.machine_id for d, _, _ in found])
+    meters = meters_of(session, [d.machine_id for d, *_ in found])
     templates = {k: t for k, (t, _, _) in every_template(session).items()}
     present = now()
     lines = []
-    for d, machine, drive in found:
+    for d, machine, area, drive in found:
         when, template = when_due(d, meters.get(d.machine_id)), templates.get(d.template_key)
         lines.append(
             DueLine(
                 id=d.id,
                 rev=d.rev,
                 title=d.title,
-                machine=machine.name,
+                machine=machine,
                 machine_id=d.machine_id,
-                area=machine.area,
+                area=area,
                 drive=drive or "",
                 drive_id=d.drive_id,
                 by_date=d.by_date,
@@ -93,9 +93,9 @@ def _due_lines(session: Session, wanted: sa.Select[Due, Machine, str]) -> list[D
     return sorted(lines, key=lambda x: (x.when is None, x.when or present))
 
 
-def _wanted() -> sa.Select[Due, Machine, str]:
+def _wanted() -> sa.Select[Due, str, str, str]:
     return (
-        sa.select(Due, Machine, col(Drive.name))
+        sa.select(Due, col(Machine.name), col(Machine.area), col(Drive.name))
         .join(Machine, col(Machine.id) == col(Due.machine_id))
         .join(Drive, col(Drive.id) == col(Due.drive_id), isouter=True)
         .where(col(Due.archived_at).is_(None), col(Due.done_at).is_(None))
@@ -119,9 +119,10 @@ def _soon(until: datetime) -> tuple[sa.ColumnElement[bool], ...]:
     )
 
 
-def dues_until(session: Session, until: datetime, most: int) -> list[DueLine]:
-    """What is due up to a moment, by date or as far as the meters tell, the soonest first; at most so many."""
-    lines = _due_lines(session, _wanted().where(*_soon(until)).limit(most))
+def dues_until(session: Session, until: datetime, most: int, area: str = "") -> list[DueLine]:
+    """What is due up to a moment, by date or as far as the meters tell, the soonest first; at most so many, of one area."""
+    wanted = _wanted().where(*_soon(until))
+    lines = _due_lines(session, (wanted.where(col(Machine.area) == area) if area else wanted).limit(most))
     return [x for x in lines if x.when is not None and x.when <= until]
 
 

@@ -37,6 +37,8 @@ class Job(Row, table=True):
         sa.CheckConstraint("state IN ('open','closed','abandoned')", name="state"),
         sa.CheckConstraint("belts IN ('new','run in')", name="belts"),
         sa.Index("ix_job_closed", "closed_at", postgresql_where=sa.text("state = 'closed'")),
+        sa.Index("ix_job_open", "opened_at", postgresql_where=sa.text("state = 'open'")),
+        sa.Index("ix_job_fitted", "closed_at", postgresql_where=sa.text("state = 'closed' AND kind = 'fit'")),
     )
 
     machine_id: uuid.UUID = foreign("machine.id")

@@ -23,8 +23,8 @@ from tuyere.store.upkeep.record import THIRD, too_often
 from tuyere.store.upkeep.tables import Failure
 from tuyere.store.upkeep.views import LoopSpan, RepeatLine, RoundArea, RoundLine, RoundView, TemporaryLine
 
-# More than a person does in a week; the rest is counted.
-MOST = 200
+# More than a person does in two days; the rest is counted, and found by area.
+MOST = 80
 # What is foretold or planned further on is shown as far as this, after the week.
 AHEAD = timedelta(days=120)
 HALF_YEAR = timedelta(days=183)
@@ -148,9 +148,7 @@ def round_view(session: Session, area: str = "", minutes_from_utc: int = 0) -> R
     here = timezone(timedelta(minutes=minutes_from_utc))
     day = now().astimezone(here).replace(hour=0, minute=0, second=0, microsecond=0)
     start, tomorrow, week_end = (x.astimezone(UTC) for x in (day, day + timedelta(days=1), day + timedelta(days=8)))
-    dues = dues_until(session, week_end + AHEAD, MOST)
-    if area:
-        dues = [d for d in dues if d.area == area]
+    dues = dues_until(session, week_end + AHEAD, MOST, area)
     drawn = drawn_of(session, [d.drive_id for d in dues if d.drive_id is not None])
     lines = [_line(d, drawn, start) for d in dues]
     when = [x.due.when or start for x in lines]
@@ -166,8 +164,8 @@ def round_view(session: Session, area: str = "", minutes_from_utc: int = 0) -> R
             sa.select(col(Machine.id), col(Machine.walk_order)).where(col(Machine.id).in_({d.machine_id for d in dues}))
         ).all()
     }
-    opened = select(Job.id).where(Job.state == "open")
-    closed = select(Job.id).where(Job.state == "closed", col(Job.closed_at) >= start)
+    opened = (col(Job.state) == "open",)
+    closed = (col(Job.state) == "closed", col(Job.closed_at) >= start)
     return RoundView(
         day=day.date(),
         areas=areas,
@@ -177,8 +175,8 @@ def round_view(session: Session, area: str = "", minutes_from_utc: int = 0) -> R
         ahead=sorted(ahead, key=lambda x: x.due.when or now()),
         minutes=sum(x.due.minutes for x in (*late, *today)),
         total=count_due(session, week_end),
-        begun=job_lines(session, opened, area),
+        begun=job_lines(session, *opened, area=area),
         temporary=_temporary(session, drawn, area),
         repeats=_repeats(session, area),
-        done=job_lines(session, closed, area),
+        done=job_lines(session, *closed, area=area),
     )

@@ -105,11 +105,16 @@ def upgrade() -> None:
         'ix_due_open', 'due', ['by_date'], postgresql_where=sa.text('done_at IS NULL AND archived_at IS NULL')
     )
     op.create_index('ix_job_closed', 'job', ['closed_at'], postgresql_where=sa.text("state = 'closed'"))
+    op.create_index('ix_job_open', 'job', ['opened_at'], postgresql_where=sa.text("state = 'open'"))
+    op.create_index(
+        'ix_job_fitted', 'job', ['closed_at'], postgresql_where=sa.text("state = 'closed' AND kind = 'fit'")
+    )
 
 
 def downgrade() -> None:
     """Take them away; what a finding or a person made due goes with them."""
-    op.drop_index('ix_job_closed', 'job')
+    for name in ('ix_job_fitted', 'ix_job_open', 'ix_job_closed'):
+        op.drop_index(name, 'job')
     op.drop_index('ix_due_open', 'due')
     op.execute("DELETE FROM due WHERE made_by <> 'job'")
     op.drop_constraint(op.f('ck_due_made_by'), 'due')
