@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import sys
 from pathlib import Path
 from urllib.request import urlopen
@@ -51,8 +52,6 @@ def main() -> None:
         page.locator(".option").first.wait_for()
         page.locator(".family").first.scroll_into_view_if_needed()
         shoot(page, "choose")
-        page.locator(".beside").scroll_into_view_if_needed()
-        shoot(page, "side-by-side")
         page = opened(390, 844)
         page.goto(address + "/what-belt")
         page.get_by_role("radio", name="I have the belt and a tape").click()
@@ -66,9 +65,38 @@ def main() -> None:
         drive(page, "Breaker line", "Breaker rollers")
         page.get_by_role("tab", name="Tension").click()
         shoot(page, "chain")
-        page = opened(theme="dark")
-        drive(page, "Rope walk winder", "Indexer")
-        shoot(page, "synchronous")
+        page = opened()
+        page.goto(address + "/round")
+        page.locator(".due").first.wait_for()
+        shoot(page, "round")
+        page.get_by_role("link", name="Why did it fail?").first.click()
+        page.locator(".causes").wait_for()
+        for seen in ("Snapped ragged", "Both sides hard"):
+            page.get_by_role("button", name=re.compile(f"^{seen}")).click()
+            page.wait_for_timeout(600)
+        shoot(page, "why")
+        page = opened()
+        drive(page, "Breaker line", "Breaker rollers")
+        page.get_by_role("link", name="Timeline").click()
+        page.locator(".lanes").wait_for()
+        shoot(page, "timeline")
+        page.goto(address + "/shelf")
+        page.locator(".part").first.wait_for()
+        shoot(page, "shelf")
+        page = opened(390, 844)
+        drive(page, "Seed elevator", "Head shaft")
+        page.get_by_role("link", name="Job at this drive").click()
+        page.get_by_role("radio", name="Weekly look and listen").click()
+        page.get_by_role("button", name="Open the job").click()
+        page.get_by_role("button", name="Done", exact=True).click()
+        page.locator(".fault").first.wait_for()
+        for _ in range(4):
+            if page.locator(".words").inner_text().startswith("Look under"):
+                break
+            page.get_by_role("button", name="All right").click()
+            page.wait_for_timeout(700)
+        page.locator(".fault").nth(1).click()
+        shoot(page, "phone-round")
         page = opened()
         page.goto(address + "/bench/chain-drive")
         page.get_by_role("button", name="Fill in the example").click()
@@ -80,10 +108,6 @@ def main() -> None:
         page = opened(390, 844)
         drive(page, "Round baler", "Pickup countershaft")
         shoot(page, "phone-drive")
-        page.get_by_role("tab", name="Tension").click()
-        page.locator("#panel").scroll_into_view_if_needed()
-        page.locator(".view").evaluate("v => v.scrollTo(0, document.getElementById('panel').offsetTop - 80)")
-        shoot(page, "phone-tension")
         page = opened(390, 844)
         drive(page, "Round baler", "Pickup countershaft")
         page.get_by_role("link", name="Job at this drive").click()
@@ -101,17 +125,9 @@ def main() -> None:
         for key in ("1", "1/2"):
             page.locator(".pad").get_by_role("button", name=key, exact=True).click()
         shoot(page, "phone-pad")
-        page = opened(390, 844)
-        page.goto(address + "/bench/alignment")
-        page.get_by_role("button", name="Fill in the example").click()
-        page.locator(".does").wait_for()
-        page.locator(".does").scroll_into_view_if_needed()
-        page.locator(".view").evaluate("v => v.scrollTo(0, document.querySelector('.moves').offsetTop - 90)")
-        shoot(page, "phone-move")
         page = opened()
         page.goto(address + "/jobs")
         page.locator(".line").first.wait_for()
-        shoot(page, "jobs")
         page.get_by_role("link", name="Scutching turbine 2").first.click()
         page.locator(".views").wait_for()
         shoot(page, "line")

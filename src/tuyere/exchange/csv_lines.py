@@ -10,6 +10,7 @@ from typing import TypeVar
 
 from tuyere.calc.shop import UnreadableNumber
 from tuyere.core.errors import InputError
+from tuyere.exchange.csv_out import plain_cell
 
 MOST_LINES = 1500
 MOST_CHARACTERS = 50_000
@@ -45,7 +46,7 @@ def read_lines(
         rows = list(csv.reader(io.StringIO(text.lstrip("\ufeff"), newline=""), delimiter=between))
     except csv.Error as e:
         raise InputError("text", None, f"not a table of lines and cells: {e}", "plain CSV text") from e
-    rows = [[c.strip() for c in r] for r in rows]
+    rows = [[plain_cell(c.strip()) for c in r] for r in rows]
     head = next((k for k, r in enumerate(rows) if any(r)), None)
     names = [] if head is None else [c.lower() for c in rows[head]]
     if head is None or not all(any(n in names for n in one) for one in needed):

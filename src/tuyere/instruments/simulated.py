@@ -25,6 +25,7 @@ Luck = np.random.Generator
 RUNNING_ONLY = ("tachometer", "clamp", "thermometer")
 JACK_MM, PULL_AT_MM, IDLER_AT_MM, TURN_DEG, RUB = 2.0, 400.0, 150.0, 60.0, 0.08
 # A flat belt is cut this much short of its path; a link belt's own link, where nobody counted.
+DOGGED_AHEAD = 0.4
 CUT_SHORT, LINK_MM = 0.01, 0.5 * MM_PER_IN
 ADJUSTABLE = ("turns-now", "turned")
 OTHER_WHEEL_LEAN_DEG, BEARING_K, HEARD_FRAME_HZ = 0.1, 18.0, 50.0
@@ -72,6 +73,8 @@ def instrument_for(reads: str, target: str, quantity: str, tool: str) -> str:
         ("chain-hand", "length"): "tape",
         ("chain-stretch", "count"): "tally",
         ("groove-gap", "gap"): "feeler",
+        ("chain-pair", "count"): "tally",
+        ("chain-pair", "length"): "tape",
         ("length", "length"): "tape",
         ("count", "count"): "tally",
         ("turns", "turns"): "turn-marks",
@@ -199,11 +202,13 @@ def _of(places: Mapping[str, float], target: str) -> float:
 def _tape(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
     if ask.reads == "chain-hand":
         return movement_of_slack(float(known.worked.shape.span_mm), twin.slack_now_mm)
-    if ask.reads == "chain-stretch":
+    if ask.reads in ("chain-stretch", "chain-pair"):
         pitches = ask.beside.get("pitches")
         if not pitches:
             raise _no(ask.target, "over how many pitches?", "count the pitches first")
-        return pitches * float(known.worked.elevation.pitch) * (1 + twin.worn_percent / 100)
+        # The chain that is driven by dogs wears ahead of the one that drives it.
+        worn = twin.worn_percent + (DOGGED_AHEAD if ask.target == "dogged" else 0.0)
+        return pitches * float(known.worked.elevation.pitch) * (1 + worn / 100)
     if ask.reads == "length":
         return _plain_length(twin, known, ask.step)
     places = {
@@ -234,7 +239,7 @@ def _plain_length(twin: Twin, known: DriveKnown, step: str) -> float:
 
 
 def _tally(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
-    if ask.reads == "chain-stretch":
+    if ask.reads in ("chain-stretch", "chain-pair"):
         # As many pitches as lie straight on the free strand, an even number.
         pitch = float(known.worked.elevation.pitch)
         if not pitch:

@@ -296,6 +296,43 @@ def _stretch(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
     )
 
 
+# Common practice, no source: dogs that are further off their pitch than this no longer meet all round.
+PAIR_APART_PERCENT = 1.0
+
+
+def _pair(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
+    """A drive chain and the dogged chain it drives, measured over the same pitches: they go together."""
+    pitches = _number(readings, "pitches")
+    worked, calc = {}, ""
+    for target in ("length", "dogged"):
+        length = _number(readings, target)
+        asked = None if pitches is None or length is None else known.family.wear_of(known.given, round(pitches), length)
+        if asked is None:
+            return None
+        calc = asked[0]
+        worked[target] = _worked(calc, dict(asked[1]), known, {"pitches": "pitches", "measured": target})
+    one, other = (worked[t].result for t in ("length", "dogged"))
+    apart = abs(one.elongation.value - other.elongation.value)
+    shown = known.frame.figure(apart, "percent").shown
+    worst = max((VERDICTS[r.verdict] for r in (one, other)), key=("fine", "watch", "act").index)
+    differ = apart > PAIR_APART_PERCENT
+    says = (
+        f"Drive chain {one.elongation.shown}, dogged chain {other.elongation.shown}; {one.limit.shown} is the limit. "
+    )
+    if worst == "act" or differ:
+        says += f"They differ by {shown}: change both together." if differ else "Change both together."
+    else:
+        says += "They may stay together." if worst == "fine" else "Get the next pair."
+    return Said(
+        says=says,
+        verdict="act" if differ else worst,
+        calc=calc,
+        result=one.model_dump(mode="json"),
+        working=tuple(worked["length"].working),
+        notices=tuple(worked["length"].notices),
+    )
+
+
 def _grooves(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
     """What gauge gaps say of the wheels; the worse of the two speaks."""
     gaps = {w: v for w in ("driver", "driven") if (v := _number(readings, w)) is not None}
@@ -365,6 +402,8 @@ def answer_for(
         return _arm(readings, known, belt_state)
     if reads == "chain-stretch":
         return _stretch(readings, known)
+    if reads == "chain-pair":
+        return _pair(readings, known)
     if reads == "groove-gap":
         return _grooves(readings, known)
     if reads == "turns":

@@ -82,6 +82,12 @@ def asked_at(step: JobStep, known: DriveKnown, tool: str) -> tuple[Asked, ...]:
             Asked(target="pitches", label="pitches measured", kinds=("count",)),
             Asked(target="length", label="length over them", kinds=("length",)),
         )
+    if reads == "chain-pair":
+        return (
+            Asked(target="pitches", label="pitches measured", kinds=("count",)),
+            Asked(target="length", label="drive chain over them", kinds=("length",)),
+            Asked(target="dogged", label="dogged chain over them", kinds=("length",)),
+        )
     if reads == "groove-gap":
         return (
             Asked(target="driver", label="worst groove of the driver", kinds=("gap",), needed=False),

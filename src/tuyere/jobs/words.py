@@ -58,6 +58,7 @@ Reads = Literal[
     "chain-hand",
     "chain-stretch",
     "groove-gap",
+    "chain-pair",
 ]
 # Which part of the drive a step is about, as it is marked on the elevation; "around" is what stands round it, "away" is not at it.
 Part = Literal["loop", "strand", "wheels", "driver", "driven", "line", "mover", "idler", "guard", "around", "away"]

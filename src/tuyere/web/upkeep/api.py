@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import uuid
 from typing import Annotated
 
 from flask import Response, request
@@ -21,6 +22,7 @@ from tuyere.store.upkeep.calendar import calendar_events
 from tuyere.store.upkeep.forms import CauseConfirm, FailureSave
 from tuyere.store.upkeep.paper import round_sheet
 from tuyere.store.upkeep.round import round_view
+from tuyere.store.upkeep.tables_out import dues_csv, readings_csv, shelf_csv
 from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
 from tuyere.store.upkeep.trends import trends_view
 from tuyere.store.upkeep.views import RoundView, TimelineView, TrendsView, WhyView
@@ -75,6 +77,42 @@ def the_calendar(query: FeedQuery) -> Response:
         events = calendar_events(s, query.area, request.host_url.rstrip("/"))
     name = f"Round, {query.area}" if query.area else "Round"
     return Response(feed_of(name, events, now()), 200, content_type="text/calendar; charset=utf-8")
+
+
+CSV = documented_file("text/csv", 404)
+
+
+def _table(text: str, name: str) -> Response:
+    response = Response(text, 200, content_type="text/csv; charset=utf-8")
+    response.headers["Content-Disposition"] = f'attachment; filename="{name}.csv"'
+    return response
+
+
+class ReadingsQuery(BaseModel):
+    """Whose readings: of one drive, or all."""
+
+    drive: uuid.UUID | None = None
+
+
+@api.get("/readings.csv", summary="Readings as a table", responses=CSV)
+def readings_table(query: ReadingsQuery) -> Response:
+    """Every reading for a spreadsheet, in the core's units."""
+    with session() as s:
+        return _table(readings_csv(s, query.drive), "readings")
+
+
+@api.get("/dues.csv", summary="What is due as a table", responses=CSV)
+def dues_table() -> Response:
+    """What is due for a spreadsheet."""
+    with session() as s:
+        return _table(dues_csv(s), "due")
+
+
+@api.get("/stock.csv", summary="The shelf as a table", responses=CSV)
+def shelf_table() -> Response:
+    """The shelf as a list that comes in again."""
+    with session() as s:
+        return _table(shelf_csv(s), "shelf")
 
 
 @api.get("/machines/<uuid:ident>/meter", summary="Running hours", responses=documented(MeterView, 404))

@@ -83,6 +83,7 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
         </button>
         <a :href="paper" target="_blank" rel="noopener" class="go">Print</a>
         <a :href="feed" class="go">Calendar feed</a>
+        <a href="/api/dues.csv" class="go">Table</a>
       </span>
     </div>
     <p v-if="problem" class="field-fault" role="alert">

@@ -169,12 +169,18 @@ onMounted(() => setPlace('', 'Shelf'))
         </el-button>
       </div>
     </section>
+    <p><a href="/api/stock.csv" class="table">The shelf as a table (CSV)</a></p>
     <SpareSet />
     <RatingTable />
   </main>
 </template>
 
 <style scoped>
+.table {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
+}
 .buy {
   font-size: 18px;
 }

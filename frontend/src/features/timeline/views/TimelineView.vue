@@ -139,6 +139,7 @@ const words = (m?: TimelineMark) => (m ? `${m.words}${m.detail ? `, ${m.detail}`
         <button type="button" class="link" :aria-expanded="comparing" @click="comparing = !comparing">
           Compare two dates
         </button>
+        <a v-if="of === 'drive'" :href="`/api/readings.csv?drive=${id}`" class="link table">Readings as a table</a>
       </div>
       <section v-if="comparing" class="sheet compare">
         <div class="row">
@@ -229,6 +230,10 @@ h1 {
   text-decoration: underline;
   font: 500 17px var(--face-label);
   cursor: pointer;
+}
+.table {
+  display: inline-grid;
+  align-items: center;
 }
 .compare,
 .list {
