@@ -74,6 +74,7 @@ def main() -> None:
         for seen in ("Snapped ragged", "Both sides hard"):
             page.get_by_role("button", name=re.compile(f"^{seen}")).click()
             page.wait_for_timeout(600)
+        page.locator(".view").evaluate("v => v.scrollTo(0, 0)")
         shoot(page, "why")
         page = opened()
         drive(page, "Breaker line", "Breaker rollers")
@@ -89,13 +90,13 @@ def main() -> None:
         page.get_by_role("radio", name="Weekly look and listen").click()
         page.get_by_role("button", name="Open the job").click()
         page.get_by_role("button", name="Done", exact=True).click()
-        page.locator(".fault").first.wait_for()
+        page.locator(".sign").first.wait_for()
         for _ in range(4):
             if page.locator(".words").inner_text().startswith("Look under"):
                 break
             page.get_by_role("button", name="All right").click()
             page.wait_for_timeout(700)
-        page.locator(".fault").nth(1).click()
+        page.locator(".sign").nth(1).click()
         shoot(page, "phone-round")
         page = opened()
         page.goto(address + "/bench/chain-drive")

@@ -4,20 +4,22 @@ import { computed } from 'vue'
 import { FAULTS } from './drawn'
 
 // A fault as a fitter sketches it, from one parameter: how far it has gone; the good one beside it is the same drawing at nothing.
-const props = withDefaults(defineProps<{ of: string; beside?: boolean; level?: number }>(), { level: 1 })
+const props = withDefaults(defineProps<{ of: string; beside?: boolean; level?: number; silent?: boolean }>(), {
+  level: 1,
+})
 const bad = computed(() => FAULTS[props.of]?.(props.level) ?? [])
 const good = computed(() => FAULTS[props.of]?.(0) ?? [])
 </script>
 
 <template>
-  <svg :viewBox="beside ? '0 0 252 92' : '0 0 120 76'" class="fault" aria-hidden="true">
+  <svg :viewBox="beside ? (silent ? '0 0 252 76' : '0 0 252 92') : '0 0 120 76'" class="fault" aria-hidden="true">
     <g>
       <path v-for="(m, k) in bad" :key="k" :d="m.d" :class="m.is" />
-      <text v-if="beside" x="60" y="90">the fault</text>
+      <text v-if="beside && !silent" x="60" y="90">the fault</text>
     </g>
     <g v-if="beside" transform="translate(132 0)">
       <path v-for="(m, k) in good" :key="k" :d="m.d" :class="m.is" />
-      <text x="60" y="90">a good one</text>
+      <text v-if="!silent" x="60" y="90">a good one</text>
     </g>
   </svg>
 </template>

@@ -60,18 +60,19 @@ const grades = [
         >{{ f.label }} <b class="figure">{{ f.shown }}</b></span
       >
     </p>
+    <p v-if="step.faults.length" class="dim">Left the fault, right a good one. Tap what is there.</p>
     <div v-if="step.faults.length" class="faults" role="group" aria-label="What is seen: tap each that is there">
       <button
         v-for="f in step.faults"
         :key="f"
         type="button"
-        class="fault"
+        class="sign"
         :class="{ seen: faults.includes(f) }"
         :aria-pressed="faults.includes(f)"
         :disabled="status !== 'open'"
         @click="toggle(f)"
       >
-        <FaultPicture :of="f" beside />
+        <FaultPicture :of="f" beside silent />
         <span>{{ faults.includes(f) ? '■ ' : '' }}{{ plainName(f) }}</span>
       </button>
     </div>
@@ -129,7 +130,7 @@ const grades = [
       In words, if there is more to say
       <input v-model="reason" maxlength="200" />
     </label>
-    <div class="bar">
+    <div class="bar" :class="{ judged: step.kind === 'decide' && status === 'open' && asking !== 'skip' }">
       <template v-if="status !== 'open'">
         <button type="button" class="key main" @click="emit('next')">Next</button>
       </template>
@@ -169,6 +170,7 @@ const grades = [
 <style scoped>
 .do {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 .words {
@@ -180,7 +182,7 @@ const grades = [
   grid-template-columns: repeat(auto-fill, minmax(168px, 1fr));
   gap: 8px;
 }
-.fault {
+.sign {
   border: 2px solid var(--touch);
   background: var(--sheet);
   color: var(--ink);
@@ -191,7 +193,7 @@ const grades = [
   gap: 4px;
   text-align: left;
 }
-.fault.seen {
+.sign.seen {
   border: 4px solid var(--ink);
   padding: 4px;
 }
@@ -246,6 +248,19 @@ const grades = [
   display: grid;
   gap: 8px;
   border-left: 5px solid var(--warm);
+}
+/* Three grades side by side; what is said when nobody could judge stands over them, lower. */
+.judged {
+  flex-wrap: wrap;
+}
+.judged > .key:not(.grade) {
+  flex: 1 1 40%;
+  min-height: 48px;
+}
+.judged > .grade {
+  flex: 1 1 28%;
+  min-width: 0;
+  padding: 4px;
 }
 .grade.act {
   color: var(--hot);

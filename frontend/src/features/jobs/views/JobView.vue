@@ -51,9 +51,11 @@ function bigger() {
 }
 const safety = computed(() => {
   const i = job.value?.isolation
+  // A round from outside the guard isolates nothing: that is said, and is no alarm.
+  const isolates = job.value?.steps.some((s) => s.kind === 'isolate') ?? true
   return {
-    mark: i?.safe ? '●' : '■',
-    bad: !i?.safe && !i?.given_back,
+    mark: i?.safe ? '●' : isolates ? '■' : '◐',
+    bad: isolates && !i?.safe && !i?.given_back,
     says: i?.safe && i.at ? `${i.says} ${clock(i.at)} ${i.by}` : (i?.says ?? ''),
   }
 })
