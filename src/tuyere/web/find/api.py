@@ -118,12 +118,13 @@ def shorthand(query: ShorthandQuery) -> Response:
             found = found[: MOST - 4] + _belt_destinations(s, text)
             # What is nearly so, or stands in a note, comes after what is named so.
             have = {d.to for d in found}
-            found += [
+            near = [
                 Destination(label=h.label, hint=h.hint, to=h.to, query={})
                 for h in search(s, text, MOST - 4)
                 if h.to not in have
-            ][: max(MOST - 3 - len(found), 3)]
-        found += [_where(e) for e in find(text)]
+            ]
+        named = [_where(e) for e in find(text)]
+        found += named[: max(MOST - len(found) - min(len(near), 4), 4)] + near
     return answer(Destinations(destinations=found[:MOST]))
 
 

@@ -128,7 +128,7 @@ const grades = [
     <StepPhotos v-if="place && step.kind !== 'sign'" :place="place" :step="step" />
     <label v-if="step.kind === 'decide' && status === 'open' && !asking && !wantsReason" class="note">
       In words, if there is more to say
-      <input v-model="reason" maxlength="200" />
+      <input v-model="reason" class="blank" maxlength="200" />
     </label>
     <div class="bar" :class="{ judged: step.kind === 'decide' && status === 'open' && asking !== 'skip' }">
       <template v-if="status !== 'open'">
@@ -213,14 +213,6 @@ const grades = [
   display: grid;
   font-size: 15px;
   color: var(--dim);
-}
-.note input {
-  min-height: 48px;
-  font: 500 16px var(--face-text);
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--dim);
-  padding: 0 10px;
 }
 .figures {
   display: grid;

@@ -68,8 +68,8 @@ async function send(what: 'snooze' | 'done') {
       ><span v-if="due.template" class="guard">{{ due.guard_off ? 'guard off' : 'guard on' }}</span></span
     >
     <span class="keys">
-      <router-link v-if="start" :to="start" class="go" :class="{ filled: line.grade === 'act' }">Start</router-link>
-      <button v-else type="button" class="go" @click="open = open === 'done' ? '' : 'done'">Done</button>
+      <router-link v-if="start" :to="start" class="way" :class="{ filled: line.grade === 'act' }">Start</router-link>
+      <button v-else type="button" class="way" @click="open = open === 'done' ? '' : 'done'">Done</button>
       <button
         type="button"
         class="more"
@@ -83,21 +83,21 @@ async function send(what: 'snooze' | 'done') {
     <div v-if="open" class="put">
       <template v-if="open === 'more'">
         <span v-if="due.every" class="dim">{{ due.every }}</span>
-        <button type="button" class="go" @click="open = 'off'">Put it off</button>
-        <button type="button" class="go" @click="open = 'done'">Done without a job</button>
+        <button type="button" class="way" @click="open = 'off'">Put it off</button>
+        <button type="button" class="way" @click="open = 'done'">Done without a job</button>
       </template>
       <template v-else>
         <label v-if="open === 'off'">
           Until
-          <input v-model="until" type="date" :min="inDays(1)" />
+          <input v-model="until" class="blank" type="date" :min="inDays(1)" />
         </label>
         <label class="wide">
           {{ open === 'off' ? 'Why? It stays in sight.' : 'What was done?' }}
-          <input v-model="reason" maxlength="180" />
+          <input v-model="reason" class="blank" maxlength="180" />
         </label>
         <button
           type="button"
-          class="go filled"
+          class="way filled"
           :disabled="busy || !settings.name || (open === 'off' && reason.trim().length < 3)"
           @click="send(open === 'off' ? 'snooze' : 'done')"
         >
@@ -169,35 +169,14 @@ async function send(what: 'snooze' | 'done') {
   display: flex;
   gap: 6px;
 }
-.go,
 .more {
-  min-height: 48px;
   min-width: 48px;
-  padding: 0 14px;
-  display: inline-grid;
-  place-items: center;
-  border: 2px solid var(--touch);
-  background: var(--sheet);
+  min-height: 48px;
+  border: 0;
+  background: none;
   color: var(--touch);
   font: 600 18px var(--face-label);
-  text-decoration: none;
   cursor: pointer;
-}
-.go {
-  min-width: 84px;
-}
-.more {
-  border-color: transparent;
-  background: none;
-}
-.go.filled {
-  background: var(--touch);
-  color: var(--on-touch);
-}
-.go:disabled {
-  background: var(--panel);
-  border-color: var(--line);
-  color: var(--dim);
 }
 .put {
   grid-column: 2 / -1;
@@ -214,14 +193,6 @@ async function send(what: 'snooze' | 'done') {
 .put .wide {
   flex: 1;
   min-width: 200px;
-}
-.put input {
-  min-height: 48px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--dim);
-  padding: 0 10px;
 }
 .put p {
   flex-basis: 100%;
@@ -250,7 +221,7 @@ async function send(what: 'snooze' | 'done') {
   .keys {
     grid-column: 2 / -1;
   }
-  .keys .go {
+  .keys .way {
     flex: 1;
   }
   .put {

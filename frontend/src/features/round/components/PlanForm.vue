@@ -67,30 +67,30 @@ async function plan() {
     <p class="sentence">
       <label
         >At
-        <select v-model="form.machine" aria-label="Machine" required @change="form.drive = ''">
+        <select v-model="form.machine" class="blank" aria-label="Machine" required @change="form.drive = ''">
           <option value="" disabled>which machine</option>
           <option v-for="m in machines" :key="m.id" :value="m.id">{{ m.name }} {{ m.tag }}</option>
         </select></label
       >
       <label
         >its
-        <select v-model="form.drive" aria-label="Drive">
+        <select v-model="form.drive" class="blank" aria-label="Drive">
           <option value="">machine as a whole</option>
           <option v-for="d in drives" :key="d.id" :value="d.id">{{ d.name }}</option>
         </select></label
       >
       <label
         >do
-        <select v-model="form.template" aria-label="What to do">
+        <select v-model="form.template" class="blank" aria-label="What to do">
           <option value="">what I write</option>
           <option v-for="t in templates" :key="t.key" :value="t.key">{{ t.title }}</option>
         </select></label
       >
-      <label class="wide">in words <input v-model="form.title" maxlength="80" required /></label>
-      <label>by <input v-model="form.by" type="date" /></label>
+      <label class="wide">in words <input v-model="form.title" class="blank" maxlength="80" required /></label>
+      <label>by <input v-model="form.by" class="blank" type="date" /></label>
       <label
         >and again
-        <select v-model="form.every" aria-label="How often">
+        <select v-model="form.every" class="blank" aria-label="How often">
           <option value="">never</option>
           <option value="1">every day</option>
           <option value="7">every week</option>
@@ -126,16 +126,6 @@ label {
   display: grid;
   font-size: 15px;
   color: var(--dim);
-}
-select,
-input {
-  min-height: 48px;
-  max-width: 100%;
-  font: 500 16px var(--face-text);
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--dim);
-  padding: 0 10px;
 }
 .wide {
   flex: 1;

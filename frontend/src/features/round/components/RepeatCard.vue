@@ -32,8 +32,8 @@ const rest = computed(() => props.line.says.split(':')[1]?.trim() ?? '')
     <p class="dim small">block: one set · cross: it failed · open: on it now</p>
     <p class="rest">{{ rest.charAt(0).toUpperCase() + rest.slice(1) }}</p>
     <div class="keys">
-      <router-link :to="`/drives/${line.drive_id}/why`" class="go filled">Why did it fail?</router-link>
-      <router-link :to="`/drives/${line.drive_id}/timeline`" class="go">Its timeline</router-link>
+      <router-link :to="`/drives/${line.drive_id}/why`" class="way filled">Why did it fail?</router-link>
+      <router-link :to="`/drives/${line.drive_id}/timeline`" class="way">Its timeline</router-link>
     </div>
   </section>
 </template>
@@ -83,19 +83,7 @@ svg {
   gap: 8px;
   flex-wrap: wrap;
 }
-.go {
+.keys .way {
   flex: 1;
-  min-height: 48px;
-  padding: 0 12px;
-  display: inline-grid;
-  place-items: center;
-  border: 2px solid var(--touch);
-  color: var(--touch);
-  font: 600 18px var(--face-label);
-  text-decoration: none;
-}
-.go.filled {
-  background: var(--touch);
-  color: var(--on-touch);
 }
 </style>

@@ -78,17 +78,17 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
         {{ dayName(round.day) }}{{ settings.name ? `, for ${settings.name}` : '' }}{{ area ? `, ${area} only` : '' }}
       </p>
       <span class="keys">
-        <button type="button" class="go" :aria-expanded="planning" @click="planning = !planning">
+        <button type="button" class="way" :aria-expanded="planning" @click="planning = !planning">
           {{ planning ? 'Close' : 'Add' }}
         </button>
-        <a :href="paper" target="_blank" rel="noopener" class="go">Print</a>
-        <a :href="feed" class="go">Calendar feed</a>
-        <a href="/api/dues.csv" class="go">Table</a>
+        <a :href="paper" target="_blank" rel="noopener" class="way">Print</a>
+        <a :href="feed" class="way">Calendar feed</a>
+        <a href="/api/dues.csv" class="way">Table</a>
       </span>
     </div>
     <p v-if="problem" class="field-fault" role="alert">
       {{ problem.detail || problem.title }}
-      <button type="button" class="go" @click="load">Try again</button>
+      <button type="button" class="way" @click="load">Try again</button>
     </p>
     <PlanForm v-if="planning" @planned="planned" />
     <div v-if="round" class="columns">
@@ -158,18 +158,6 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
   display: flex;
   gap: 8px;
 }
-.go {
-  min-height: 46px;
-  padding: 0 16px;
-  display: inline-grid;
-  place-items: center;
-  border: 2px solid var(--touch);
-  background: var(--sheet);
-  color: var(--touch);
-  font: 600 18px var(--face-label);
-  text-decoration: none;
-  cursor: pointer;
-}
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 400px;
@@ -238,7 +226,7 @@ summary small {
     margin-left: 0;
     width: 100%;
   }
-  .go {
+  .way {
     flex: 1;
     padding: 0 6px;
   }

@@ -56,7 +56,7 @@ async function keep(l: ShelfLine) {
 
 <template>
   <div class="parts">
-    <div v-if="many.short || many.idle" class="choose" role="group" aria-label="Which parts">
+    <div v-if="many.short || many.idle" class="segments some" role="group" aria-label="Which parts">
       <button type="button" :aria-pressed="only === 'all'" :class="{ here: only === 'all' }" @click="only = 'all'">
         all {{ lines.length }}
       </button>
@@ -99,8 +99,8 @@ async function keep(l: ShelfLine) {
         </button>
       </span>
       <form v-if="open === l.id" class="more" @submit.prevent="keep(l)">
-        <label>Where it lies <input v-model="place" maxlength="80" /></label>
-        <label>Buy again under <input v-model="low" inputmode="numeric" maxlength="6" /></label>
+        <label>Where it lies <input v-model="place" class="blank" maxlength="80" /></label>
+        <label>Buy again under <input v-model="low" class="blank" inputmode="numeric" maxlength="6" /></label>
         <button type="submit" class="key">Keep it</button>
         <p v-if="fits.length">
           On
@@ -123,25 +123,8 @@ async function keep(l: ShelfLine) {
 .parts {
   display: grid;
 }
-.choose {
-  display: inline-flex;
-  flex-wrap: wrap;
-  border: 2px solid var(--touch);
-  justify-self: start;
+.some {
   margin-bottom: 8px;
-}
-.choose button {
-  min-height: 46px;
-  padding: 0 14px;
-  border: 0;
-  background: var(--sheet);
-  color: var(--touch);
-  font: 600 17px var(--face-label);
-  cursor: pointer;
-}
-.choose .here {
-  background: var(--ink);
-  color: var(--sheet);
 }
 .part {
   display: grid;
@@ -205,14 +188,6 @@ async function keep(l: ShelfLine) {
   display: grid;
   font-size: 15px;
   color: var(--dim);
-}
-.more input {
-  min-height: 48px;
-  font: 500 16px var(--face-text);
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--dim);
-  padding: 0 10px;
 }
 .more .key {
   min-height: 48px;

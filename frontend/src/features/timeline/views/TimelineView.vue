@@ -112,7 +112,7 @@ const words = (m?: TimelineMark) => (m ? `${m.words}${m.detail ? `, ${m.detail}`
     </div>
     <template v-if="view">
       <div class="row">
-        <div class="choose" role="group" aria-label="Which lanes">
+        <div class="segments" role="group" aria-label="Which lanes">
           <button
             v-for="l in ['all', ...view.lanes]"
             :key="l"
@@ -124,7 +124,7 @@ const words = (m?: TimelineMark) => (m ? `${m.words}${m.detail ? `, ${m.detail}`
             {{ l }}
           </button>
         </div>
-        <div v-if="trends.length > 1" class="choose" role="group" aria-label="Which reading">
+        <div v-if="trends.length > 1" class="segments" role="group" aria-label="Which reading">
           <button
             v-for="t in trends"
             :key="t.key"
@@ -143,8 +143,8 @@ const words = (m?: TimelineMark) => (m ? `${m.words}${m.detail ? `, ${m.detail}`
       </div>
       <section v-if="comparing" class="sheet compare">
         <div class="row">
-          <label>One day <input v-model="one" type="date" /></label>
-          <label>and the other <input v-model="other" type="date" /></label>
+          <label>One day <input v-model="one" type="date" class="blank" /></label>
+          <label>and the other <input v-model="other" type="date" class="blank" /></label>
         </div>
         <table v-if="compared.length" class="lines">
           <thead>
@@ -204,24 +204,6 @@ h1 {
 .none {
   padding: 24px 16px;
 }
-.choose {
-  display: flex;
-  flex-wrap: wrap;
-  border: 2px solid var(--touch);
-}
-.choose button {
-  min-height: 46px;
-  padding: 0 14px;
-  border: 0;
-  background: var(--sheet);
-  color: var(--touch);
-  font: 600 17px var(--face-label);
-  cursor: pointer;
-}
-.choose .here {
-  background: var(--ink);
-  color: var(--sheet);
-}
 .link {
   min-height: 46px;
   border: 0;
@@ -244,14 +226,6 @@ h1 {
 .compare label {
   display: grid;
   font-size: 15px;
-}
-.compare input {
-  min-height: 48px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--dim);
-  padding: 0 10px;
 }
 .changed {
   font-weight: 600;
