@@ -11,9 +11,13 @@ from tests.store.test_books import INPUT
 from tests.store.test_jobs import DRAY, a_drive, say, step, through
 from tuyere.core.errors import InputError
 from tuyere.exchange.stock_csv import BY_NAME, PARTS, StockLine, read_part, read_stock
+from tuyere.store.builds.book import save_build
+from tuyere.store.builds.forms import BuildSave
 from tuyere.store.drives.tables import Duty
 from tuyere.store.jobs.book import open_job
 from tuyere.store.jobs.forms import JobOpen
+from tuyere.store.machines.book import add_drive, add_machine
+from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.plumbing.trouble import NotThere
 from tuyere.store.shelf.book import count_again, current, parts_for, plain, put_by, set_place
 from tuyere.store.shelf.spares import drives_by_loop, spares_for
@@ -107,3 +111,19 @@ def test_drives_whose_take_up_nobody_knows_take_their_own_length_only_others_sha
     assert "4 loops in place of 12" in says and "known of 3 of 3" in says
     with pytest.raises(NotThere):
         spares_for(db, [uuid.uuid4()])
+    bare = add_drive(db, DRAY, add_machine(db, DRAY, MachineCreate(name="Bare shelf")).id, DriveCreate(name="Main"))
+    with pytest.raises(InputError, match="nothing is known"):
+        spares_for(db, [*every, bare])
+
+
+def test_two_machines_of_one_name_are_two_drives(db: Session) -> None:
+    """The same name and belt twice: one spare set serves both, and both are named."""
+    drives = []
+    for _ in range(2):
+        form = MachineCreate(name="Twin press", same_name=True)
+        drives.append(add_drive(db, DRAY, add_machine(db, DRAY, form).id, DriveCreate(name="Main")))
+        given = {**INPUT, "belt": {"designation": "B90", "count": 4}}
+        body = {"purpose": "found", "freeze": True, "family": "v-belt", "input": given}
+        save_build(db, DRAY, drives[-1], BuildSave.model_validate(body))
+    (shared,), says = spares_for(db, drives)
+    assert shared.serves == ("Twin press, Main", "Twin press, Main") and "4 loops in place of 8" in says

@@ -149,6 +149,8 @@ def test_a_due_is_put_off_with_a_reason_and_ticked_by_a_name(db: Session) -> Non
     with pytest.raises(InputError, match="who did it"):
         tick_due(db, Actor(""), due.id, DueDone(rev=off.rev, note="oiled"))
     assert tick_due(db, DRAY, due.id, DueDone(rev=off.rev, note="oiled it")).dues == []
+    kept = db.get_one(Due, due.id)
+    assert (kept.done_by_name, kept.done_note) == ("N. Dray", "oiled it") and "no crane" in kept.snooze_reason
     with pytest.raises(InputError, match="done already"):
         tick_due(db, DRAY, due.id, DueDone(rev=off.rev + 1, note="oiled"))
 

@@ -13568,7 +13568,7 @@ export interface components {
         };
         /**
          * TrendView
-         * @description A reading over time: what it says, its limit and why, between which days it will cross, drawn.
+         * @description A reading over time: what it says, its limit and why, between which days it will cross.
          */
         TrendView: {
             /** Because */
@@ -13582,7 +13582,6 @@ export interface components {
             /** Latest */
             latest: string | null;
             limit: components["schemas"]["Figure"];
-            picture: components["schemas"]["SceneOut"] | null;
             /** Points */
             points: components["schemas"]["TrendPoint"][];
             /** Says */

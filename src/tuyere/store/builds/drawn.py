@@ -66,6 +66,8 @@ def drawn_of(session: Session, drives: Sequence[uuid.UUID]) -> dict[uuid.UUID, t
         }
         for b in missing:
             _drawn[b.id, b.rev] = _draw(b, parts[b.id], duties[b.duty_id])
-        while len(_drawn) > KEPT:
-            _drawn.popitem(last=False)
-    return {drive: _drawn[key] for drive, key in shown.items()}
+    found = {drive: _drawn[key] for drive, key in shown.items()}
+    # Only then may old ones go: one that was asked for could be among them.
+    while len(_drawn) > KEPT:
+        _drawn.popitem(last=False)
+    return found

@@ -222,7 +222,7 @@ def _again(session: Session, actor: Actor, row: Due, at: datetime) -> None:
 
 def finish(session: Session, actor: Actor, row: Due, at: datetime, job: uuid.UUID | None = None) -> None:
     """It is done, and due again where it comes again."""
-    row.done_by_job_id, row.done_at = job, at
+    row.done_by_job_id, row.done_at, row.done_by_name = job, at, actor.name
     row.rev += 1
     session.add(row)
     session.flush()
@@ -236,7 +236,7 @@ def tick_due(session: Session, actor: Actor, ident: uuid.UUID, form: DueDone) ->
         raise InputError("created_by_name", "", "who did it?", "a name")
     if row.drive_id is not None and not form.note.strip():
         raise InputError("note", "", "what was done, without a job?", "a few words")
-    row.snooze_reason = form.note[:200]
+    row.done_note = form.note
     finish(session, actor, row, now())
     session.flush()
     return list_dues(session, row.drive_id)

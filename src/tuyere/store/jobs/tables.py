@@ -185,5 +185,7 @@ class Due(Row, table=True):
     made_by_job_id: uuid.UUID | None = Field(default=None, index=True)
     done_by_job_id: uuid.UUID | None = Field(default=None, index=True)
     done_at: datetime | None = Field(default=None, sa_type=sa.DateTime(timezone=True))
+    done_by_name: str = Field(default="", max_length=80)
+    done_note: str = Field(default="", max_length=500)
     snoozed_until: date | None = None
     snooze_reason: str = Field(default="", max_length=200)

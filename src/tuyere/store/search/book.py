@@ -10,9 +10,9 @@ from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
 
 import sqlalchemy as sa
-from sqlmodel import Session, col, select
+from sqlmodel import Session
 
-from tuyere.store.jobs.tables import Job
+from tuyere.store.jobs.book import list_jobs
 
 # How much of the words must be alike, 0 to 1; pg_trgm's own default of 0.6 lets one wrong letter in a short name fall out.
 ALIKE = 0.45
@@ -118,18 +118,7 @@ def _on_day(session: Session, day: date) -> list[Hit]:
     """Jobs of a day, and how many readings were taken."""
     start = datetime(day.year, day.month, day.day, tzinfo=UTC)
     end = start + timedelta(days=1)
-    mine = session.exec(
-        select(Job)
-        .where(
-            sa.or_(
-                sa.and_(col(Job.opened_at) >= start, col(Job.opened_at) < end),
-                sa.and_(col(Job.closed_at) >= start, col(Job.closed_at) < end),
-            ),
-            col(Job.archived_at).is_(None),
-        )
-        .order_by(col(Job.opened_at))
-        .limit(40)
-    ).all()
+    mine = list_jobs(session, on=day).jobs
     read = session.execute(
         sa.text("SELECT count(*) FROM reading WHERE at >= :a AND at < :b AND archived_at IS NULL"),
         {"a": start, "b": end},

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 import sqlalchemy as sa
 from sqlmodel import Session, col
 
+from tuyere.core.errors import InputError
 from tuyere.core.upkeep.covering import Wants, covering_set
 from tuyere.store.builds.tables import Build, Loop
 from tuyere.store.drives.tables import Duty
@@ -85,21 +86,22 @@ def spares_for(session: Session, drives: Sequence[uuid.UUID]) -> tuple[list[Spar
     for ident in drives:
         one(session, Drive, ident)
     takes = _every(session, drives)
-    names = {f"{t.machine}, {t.drive}": t for t in takes}
+    if missing := set(drives) - {t.drive_id for t in takes}:
+        raise InputError("drives", str(min(missing)), "nothing is known to be on this drive", "drives with a loop on")
     wants = [
         Wants(
-            name=name,
+            name=f"{t.machine}, {t.drive}",
             section=f"{t.family}/{t.section}",
             count=t.strands,
             # Both strands gain what the centres give.
             shortest_mm=t.length_mm - 2 * t.give_mm - 1e-6,
             longest_mm=t.length_mm + 2 * t.give_mm + 1e-6,
         )
-        for name, t in names.items()
+        for t in takes
     ]
     lengths: dict[str, list[float]] = defaultdict(list)
     called: dict[tuple[str, float], str] = {}
-    for w, t in zip(wants, names.values(), strict=True):
+    for w, t in zip(wants, takes, strict=True):
         lengths[w.section].append(t.length_mm)
         called[w.section, t.length_mm] = t.designation
     spares = [

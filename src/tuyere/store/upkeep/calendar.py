@@ -4,12 +4,11 @@ from __future__ import annotations
 
 from datetime import timedelta
 
-from sqlmodel import Session, col, select
+from sqlmodel import Session
 
 from tuyere.exchange.calendar.feed import DueEvent
-from tuyere.store.builds.tables import Build
+from tuyere.store.builds.standing import temporary_now
 from tuyere.store.jobs.dues import list_dues
-from tuyere.store.machines.tables import Drive, Machine
 from tuyere.store.plumbing.base import now
 
 AHEAD = timedelta(days=400)
@@ -35,15 +34,8 @@ def calendar_events(session: Session, area: str, address: str) -> list[DueEvent]
                 address=f"{address}/drives/{due.drive_id}" if due.drive_id else f"{address}/machines/{due.machine_id}",
             )
         )
-    wanted = (
-        select(Build, Drive, Machine)
-        .join(Drive, col(Drive.id) == col(Build.drive_id))
-        .join(Machine, col(Machine.id) == col(Drive.machine_id))
-        .where(col(Build.temporary).is_(True), col(Build.valid_to).is_(None), col(Build.archived_at).is_(None))
-        .where(Build.state == "frozen", Build.purpose != "designed")
-    )
-    for build, drive, machine in session.exec(wanted).all():
-        if build.promised_date is None or area and machine.area != area:
+    for build, drive, machine in temporary_now(session, area):
+        if build.promised_date is None:
             continue
         events.append(
             DueEvent(

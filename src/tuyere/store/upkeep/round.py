@@ -12,7 +12,7 @@ from sqlmodel import Session, col, select
 
 from tuyere.calc.answer import ElevationOut
 from tuyere.store.builds.drawn import drawn_of
-from tuyere.store.builds.tables import Build
+from tuyere.store.builds.standing import temporary_now
 from tuyere.store.jobs.book import job_lines
 from tuyere.store.jobs.dues import count_due, dues_until
 from tuyere.store.jobs.tables import Job
@@ -65,27 +65,17 @@ def _walked(lines: list[RoundLine], order: Mapping[str, int], walk: Mapping[uuid
     )
 
 
-def _temporary(session: Session, drawn: Drawn, area: str) -> list[TemporaryLine]:
+def _temporary(session: Session, area: str) -> list[TemporaryLine]:
     """Temporary fixes that stand on the machines, the soonest promised first."""
-    wanted = (
-        select(Build, Drive, Machine)
-        .join(Drive, col(Drive.id) == col(Build.drive_id))
-        .join(Machine, col(Machine.id) == col(Drive.machine_id))
-        .where(col(Build.temporary).is_(True), col(Build.valid_to).is_(None), col(Build.archived_at).is_(None))
-        .where(Build.state == "frozen", Build.purpose != "designed")
-        .order_by(col(Build.promised_date))
-    )
-    if area:
-        wanted = wanted.where(Machine.area == area)
     today = now().date()
-    found = session.exec(wanted.limit(MOST)).all()
-    missing = drawn_of(session, [d.id for _, d, _ in found])
+    found = temporary_now(session, area, MOST)
+    drawn = drawn_of(session, [d.id for _, d, _ in found])
     return [
         TemporaryLine(
             drive_id=drive.id,
             machine=machine.name,
             drive=drive.name,
-            what=missing.get(drive.id, ("", None))[0],
+            what=drawn.get(drive.id, ("", None))[0],
             reason=build.temporary_reason,
             by=build.created_by_name,
             since=build.valid_from,
@@ -176,7 +166,7 @@ def round_view(session: Session, area: str = "", minutes_from_utc: int = 0) -> R
         minutes=sum(x.due.minutes for x in (*late, *today)),
         total=count_due(session, week_end),
         begun=job_lines(session, *opened, area=area),
-        temporary=_temporary(session, drawn, area),
+        temporary=_temporary(session, area),
         repeats=_repeats(session, area),
         done=job_lines(session, *closed, area=area),
     )

@@ -11,10 +11,8 @@ from math import isfinite
 
 from sqlmodel import Session, col, select
 
-from tuyere.calc.kinds import KINDS, factor
 from tuyere.calc.registry import Units, find, work
-from tuyere.calc.scene_out import scene_out
-from tuyere.core.drawing.trend import TrendDrawn, trend_scene
+from tuyere.calc.shown import inside
 from tuyere.core.errors import CoreError, InputError
 from tuyere.core.upkeep.trend import Crossing, Trend, crossing_of, trend_of
 from tuyere.core.wear.groove import DISH_LIMIT_MM
@@ -209,41 +207,6 @@ def says(of: Told) -> str:
     return f"At its limit between {_date(first)} and {_date(last)}."
 
 
-def _picture(of: Told, units: Units) -> TrendDrawn:
-    s = of.series
-    by = factor(s.quantity, units)
-    kind = KINDS[s.quantity]
-    days = s.days()
-    crosses = None
-    if of.crossing is not None and isfinite(of.crossing.earliest):
-        crosses = (days[-1] + of.crossing.earliest, days[-1] + min(of.crossing.latest, 3650.0))
-    return TrendDrawn(
-        points=[(d, v * by) for d, v in zip(days, s.values, strict=True)],
-        limit=s.limit * by,
-        line=None if of.trend is None else (of.trend.at_zero * by, of.trend.per_day * by),
-        crosses=crosses,
-        marks=_months(s.points[0][0], (max(days[-1] * 2.6, 60.0))),
-        unit=f"{s.label}, {kind.us_shown if units == 'us' else kind.si_shown}",
-    )
-
-
-def _months(first: datetime, until: float) -> list[tuple[float, str]]:
-    """First days of months (or of quarters, where it is long) as days from the first reading."""
-    every = 1 if until < 200 else 3 if until < 800 else 12
-    out: list[tuple[float, str]] = []
-    year, month = first.year, first.month
-    while True:
-        month += 1
-        if month > 12:
-            year, month = year + 1, 1
-        at = datetime(year, month, 1, tzinfo=first.tzinfo)
-        day = (at - first).total_seconds() / 86_400
-        if day > until:
-            return out
-        if (month - 1) % every == 0:
-            out.append((day, f"{at:%b %y}" if every > 1 or month == 1 else f"{at:%b}"))
-
-
 def trends_view(session: Session, drive_id: uuid.UUID, units: Units) -> TrendsView:
     """Where the readings of a drive go. Raises NotThere; InputError for a drive of which nothing is known."""
     one(session, Drive, drive_id)
@@ -262,7 +225,6 @@ def trends_view(session: Session, drive_id: uuid.UUID, units: Units) -> TrendsVi
                 points=[TrendPoint(at=at, value=f(v, series.quantity), job_id=job) for at, v, job in series.points],
                 earliest=None if of.crossing is None else of.day(of.crossing.earliest),
                 latest=None if of.crossing is None else of.day(of.crossing.latest),
-                picture=scene_out(trend_scene(_picture(of, units), 92.0, 56.0)) if len(series.points) > 1 else None,
             )
         )
     return TrendsView(trends=out)
@@ -300,7 +262,7 @@ def refresh_trends(session: Session, actor: Actor, drive_id: uuid.UUID) -> None:
             session.add(due)
         if day is None or day - present > FURTHEST:
             continue
-        title = f"{series.label}: {says(of)[0].lower()}{says(of)[1:]}"[:120]
+        title = f"{series.label}: {inside(says(of))}"[:120]
         if old:
             due = old[0]
             due.title, due.by_date, due.rev = title, day, due.rev + 1

@@ -8,7 +8,6 @@ from datetime import date, datetime
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut, Figure
-from tuyere.calc.scene_out import SceneOut
 from tuyere.store.jobs.views import DueLine, JobLine
 
 
@@ -76,7 +75,7 @@ class TrendPoint(Answer):
 
 
 class TrendView(Answer):
-    """A reading over time: what it says, its limit and why, between which days it will cross, drawn."""
+    """A reading over time: what it says, its limit and why, between which days it will cross."""
 
     key: str
     label: str
@@ -86,7 +85,6 @@ class TrendView(Answer):
     points: list[TrendPoint]
     earliest: datetime | None
     latest: datetime | None
-    picture: SceneOut | None
 
 
 class TrendsView(Answer):

@@ -96,6 +96,10 @@ def upgrade() -> None:
     op.add_column('due', sa.Column('every_days', sa.Integer(), nullable=True))
     op.add_column('due', sa.Column('every_hours', sa.Float(), nullable=True))
     op.add_column('due', sa.Column('made_by_finding_id', sa.Uuid(), nullable=True))
+    op.add_column('due', sa.Column('done_by_name', sa.String(length=80), nullable=False, server_default=''))
+    op.add_column('due', sa.Column('done_note', sa.String(length=500), nullable=False, server_default=''))
+    for name in ('done_by_name', 'done_note'):
+        op.alter_column('due', name, server_default=None)
     op.create_foreign_key(
         op.f('fk_due_made_by_finding_id_finding'), 'due', 'finding', ['made_by_finding_id'], ['id']
     )
@@ -119,7 +123,7 @@ def downgrade() -> None:
     op.execute("DELETE FROM due WHERE made_by <> 'job'")
     op.drop_constraint(op.f('ck_due_made_by'), 'due')
     op.drop_index(op.f('ix_due_made_by_finding_id'), 'due')
-    for column in ('made_by_finding_id', 'every_hours', 'every_days'):
+    for column in ('done_note', 'done_by_name', 'made_by_finding_id', 'every_hours', 'every_days'):
         op.drop_column('due', column)
     for table in ('photo', 'finding', 'meter_reading'):
         op.drop_table(table)
