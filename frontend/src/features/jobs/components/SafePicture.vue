@@ -70,6 +70,7 @@ const points = computed(() =>
           <rect x="-5" y="-5" width="10" height="10" />
         </g>
       </g>
+      <path v-if="p.falls && !p.done" :d="`M${p.x + 22} 8 v20 m-5 -7 l5 8 l5 -8`" class="falls" />
       <circle :cx="p.x" cy="19" r="13" class="no-ring" />
       <text :x="p.x" y="25" text-anchor="middle" class="no">{{ p.no }}</text>
     </g>
@@ -96,6 +97,12 @@ const points = computed(() =>
   fill: var(--sheet);
   stroke: var(--hot);
   stroke-width: 2.6;
+}
+/* What can still fall or turn by itself. */
+.falls {
+  stroke: var(--hot);
+  stroke-width: 2.4;
+  fill: none;
 }
 .no {
   font: 600 17px var(--face-figure);
