@@ -51,13 +51,18 @@ function take(fresh: Why) {
   setPlace(fresh.machine, `Why did it fail? ${fresh.drive}`)
 }
 let asked = 0
+// While an answer is being worked the causes below are the last ones: they stay in sight but cannot be pressed,
+// as the list will move under the finger.
+const working = ref(false)
 async function work() {
   const of = why.value
   if (!of) return
   const mine = ++asked
+  working.value = true
   const input = { kind: of.kind, answers: answers.value, isolated: isolated.value }
   const got = await calculate<Found>('failure-finder', { units: settings.units, input })
   if (mine !== asked) return
+  working.value = false
   problem.value = got.ok ? null : got.problem
   if (got.ok) found.value = got.data
 }
@@ -133,7 +138,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
         <section v-if="r" class="sheet">
           <SignBoard :signs="r.signs" :answers="answers" :said="said" @tap="tap" />
         </section>
-        <section v-if="r" class="sheet likely">
+        <section v-if="r" class="sheet likely" :inert="working" :aria-busy="working">
           <p class="label">Most likely, from {{ given }} answer{{ given === 1 ? '' : 's' }} and this drive's record</p>
           <p class="says">{{ r.says }}</p>
           <CauseList :causes="r.causes" :other="r.other_share" :answered="Object.keys(answers).length > 0" />
