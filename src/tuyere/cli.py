@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import argparse
+import contextlib
 import json
 import os
 import sys
-from collections.abc import Callable
+import uuid
+from collections.abc import Callable, Iterator
 from typing import Any
 
 from pydantic import ValidationError
@@ -85,31 +87,39 @@ def calc(options: argparse.Namespace) -> int:
         )
 
 
-def db(options: argparse.Namespace) -> int:
-    """Migrate or check the database of TUYERE_DATABASE_URL, or the demo's while it runs."""
+@contextlib.contextmanager
+def _database() -> Iterator[str]:
+    """The database of TUYERE_DATABASE_URL, or the demo's: started where it does not run. Raises OpsError."""
     from tuyere.ops import setup
     from tuyere.ops.address import check_address
     from tuyere.ops.postgres import Cluster
+
+    if url := os.environ.get("TUYERE_DATABASE_URL"):
+        check_address(url)
+        yield url
+        return
+    cluster = Cluster(setup.data_home(), 28360)
+    if not (cluster.data / "PG_VERSION").exists():
+        raise OpsError(
+            "there is no demo database and TUYERE_DATABASE_URL is not set",
+            "./tuyere demo, or set TUYERE_DATABASE_URL",
+        )
+    started = not cluster.running()
+    if started:
+        cluster.start()
+    try:
+        yield cluster.url()
+    finally:
+        if started:
+            cluster.stop()
+
+
+def db(options: argparse.Namespace) -> int:
+    """Migrate or check the database of TUYERE_DATABASE_URL, or the demo's while it runs."""
     from tuyere.store.plumbing.database import check, migrate
     from tuyere.store.plumbing.engine import engine_for
 
-    url = os.environ.get("TUYERE_DATABASE_URL")
-    if url:
-        check_address(url)
-    cluster = None
-    if not url:
-        cluster = Cluster(setup.data_home(), 28360)
-        if not (cluster.data / "PG_VERSION").exists():
-            raise OpsError(
-                "there is no demo database and TUYERE_DATABASE_URL is not set",
-                "./tuyere demo, or set TUYERE_DATABASE_URL",
-            )
-        if cluster.running():
-            url, cluster = cluster.url(), None
-        else:
-            cluster.start()
-            url = cluster.url()
-    try:
+    with _database() as url:
         if options.action == "migrate":
             migrate(url)
             print("The schema is up to date.")
@@ -124,9 +134,18 @@ def db(options: argparse.Namespace) -> int:
         engine.dispose()
         print("\n".join(wrong) if wrong else "The database is well.")
         return 1 if wrong else 0
-    finally:
-        if cluster is not None:
-            cluster.stop()
+
+
+def record(options: argparse.Namespace) -> int:
+    """Write the record to a file, or bring one in: all of it or nothing."""
+    from tuyere.store.files.command import bring_in, write_out
+
+    if options.way == "in" and (options.machine or options.drive):
+        raise OpsError("--machine and --drive go with out", "./tuyere record in FILE [--look]")
+    with _database() as url:
+        if options.way == "out":
+            return write_out(url, options.file, options.machine, options.drive)
+        return bring_in(url, options.file, options.look)
 
 
 def checks(_options: argparse.Namespace) -> int:
@@ -173,6 +192,12 @@ def main(arguments: list[str] | None = None) -> int:
     p.add_argument("--example", action="store_true")
     p = commands.add_parser("db")
     p.add_argument("action", choices=["migrate", "check"])
+    p = commands.add_parser("record")
+    p.add_argument("way", choices=["out", "in"])
+    p.add_argument("file")
+    p.add_argument("--machine", type=uuid.UUID)
+    p.add_argument("--drive", type=uuid.UUID)
+    p.add_argument("--look", action="store_true", help="with in: say what would become of each record, change nothing")
     commands.add_parser("checks")
     options = parser.parse_args(arguments)
     try:
@@ -187,7 +212,12 @@ def main(arguments: list[str] | None = None) -> int:
             from tuyere.ops.serve import serve
 
             return serve()
-        run: Callable[[argparse.Namespace], int] = {"calc": calc, "db": db, "checks": checks}[options.command]
+        run: Callable[[argparse.Namespace], int] = {
+            "calc": calc,
+            "db": db,
+            "record": record,
+            "checks": checks,
+        }[options.command]
         return run(options)
     except OpsError as e:
         print(f"\nStopped: {e.cause}\n" + (f"To cure it: {e.cure}" if e.cure else ""), file=sys.stderr)

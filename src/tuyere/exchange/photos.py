@@ -84,3 +84,13 @@ def kept_photo(data: bytes) -> KeptPhoto:
         data=out.getvalue(),
         thumbnail=small.getvalue(),
     )
+
+
+def stands_as_kept(data: bytes, kind: str) -> bool:
+    """Whether these bytes are a picture as this program keeps it: of its kind, whole, and nothing of the camera in it."""
+    try:
+        picture = _opened(data)
+        # Turned upright already: reading it again must find nothing to turn, and no place.
+        return Image.MIME.get(Image.open(io.BytesIO(data)).format or "") == kind and not picture.getexif()
+    except InputError:
+        return False

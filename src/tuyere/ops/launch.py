@@ -17,6 +17,7 @@ HELP = """Tuyere: a mechanic's bench for belt and chain drives.
   ./tuyere serve                       serve a real deployment (see README: environment variables)
   ./tuyere calc NAME < input.json      one calculation; also --list, NAME --schema, NAME --example
   ./tuyere db migrate | check          bring the database up to date; check it
+  ./tuyere record out | in FILE        write the record to a file, or bring one in (in FILE --look: only say what would become of it)
   ./tuyere checks                      list the outside checks of the arithmetic
 """
 
@@ -122,7 +123,7 @@ def main(arguments: list[str]) -> int:
             return demo(arguments[1:])
         if command == "test":
             return test(arguments[1:])
-        if command in ("serve", "calc", "db", "checks"):
+        if command in ("serve", "calc", "db", "record", "checks"):
             if not (setup.VENV / "bin" / "python").exists():
                 setup.debian_packages(Progress(1), with_browser=False)
             # The outside checks are tests: their packages are those of the test environment.

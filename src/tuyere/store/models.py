@@ -2,6 +2,7 @@
 
 from tuyere.store.builds.tables import Build, CalcRecord, Element, Loop, Member, RouteStop
 from tuyere.store.drives.tables import Duty, Ends, Shaft, ShaftLoad
+from tuyere.store.files.tables import Carried
 from tuyere.store.jobs.tables import Due, Finding, Isolation, Job, JobTemplate, Photo, Reading, StepEvent
 from tuyere.store.machines.tables import Drive, EnergySource, Machine, MeterReading
 from tuyere.store.plumbing.operations import Operation
@@ -12,6 +13,7 @@ from tuyere.store.upkeep.tables import Failure
 __all__ = [
     "Build",
     "CalcRecord",
+    "Carried",
     "Drive",
     "Due",
     "Duty",

@@ -16,6 +16,7 @@ from tuyere import VERSION
 from tuyere.store.plumbing.engine import engine_for
 from tuyere.web.calc.api import api as calc_api
 from tuyere.web.drives.api import api as drives_api
+from tuyere.web.files.api import api as files_api
 from tuyere.web.find.api import api as find_api
 from tuyere.web.handbook.api import api as handbook_api
 from tuyere.web.instruments.api import api as instruments_api
@@ -69,6 +70,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
         upkeep_api,
         handbook_api,
         find_api,
+        files_api,
         stock_api,
         ratings_api,
     ):

@@ -3,6 +3,8 @@
 import gc
 
 import scipy.optimize  # noqa: F401  (takes seconds to load: before the workers are forked, not in the first crossed belt)
+import scipy.signal  # noqa: F401  (nor in the first belt that is listened to)
+import scipy.stats  # noqa: F401  (nor in the first belt that failed too often)
 
 from tuyere.calc.registry import CALCULATIONS
 from tuyere.core.steps import FORMULAS

@@ -10,7 +10,6 @@ from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.signal import find_peaks, resample_poly
 
 from tuyere.core.errors import InputError
 
@@ -79,6 +78,8 @@ def check_sound(samples: Samples, rate: float) -> None:
 
 def _slow(samples: Samples, rate: float) -> Samples:
     """The sound at the rate of the search, its mean taken off."""
+    from scipy.signal import resample_poly  # takes seconds to load: only who listens pays for it
+
     up, down = RATE, round(rate)
     common = int(np.gcd(up, down))
     slow: Samples = resample_poly(samples - np.mean(samples), up // common, down // common)
@@ -106,6 +107,8 @@ def _spectrum(x: Samples) -> tuple[Samples, Samples]:
 
 def _peaks(hertz: Samples, amplitude: Samples, resolution: float) -> tuple[Samples, Samples]:
     """Peaks above the floor: their frequency by a parabola through three bins, and their amplitude."""
+    from scipy.signal import find_peaks
+
     band = hertz <= 800
     a = amplitude[band]
     floor = np.median(a)

@@ -14,6 +14,8 @@ from tuyere.web.plumbing.problems import problem
 LARGEST_BODY = 64 * 1024
 # A photo comes as base64 in JSON.
 LARGEST_PHOTO_BODY = 14 * 2**20
+# A record file comes in pieces, as bytes.
+LARGEST_PIECE = 2**20
 HEADERS = {
     "Content-Security-Policy": "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; "
     "object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
@@ -31,7 +33,18 @@ def largest_body(path: str) -> int:
     >>> largest_body("/api/drives/x/photos") > largest_body("/api/drives/x/jobs")
     True
     """
+    if is_piece(path):
+        return LARGEST_PIECE
     return LARGEST_PHOTO_BODY if path.startswith("/api/drives/") and path.endswith("/photos") else LARGEST_BODY
+
+
+def is_piece(path: str) -> bool:
+    """Whether bytes are wanted there, not JSON.
+
+    >>> is_piece("/api/files/x/pieces/3"), is_piece("/api/files/in")
+    (True, False)
+    """
+    return path.startswith("/api/files/") and "/pieces/" in path
 
 
 def host_of(netloc: str) -> str:
@@ -84,14 +97,15 @@ def register(app: Flask) -> None:
         largest = request.max_content_length = largest_body(request.path)
         if (request.content_length or 0) > largest:
             return problem(413, "too-large", "Too large", f"{largest // 1024} KiB at most")
-        if request.mimetype != "application/json":
-            return problem(415, "media-type", "JSON only", "Send application/json.")
+        wanted = "application/octet-stream" if is_piece(request.path) else "application/json"
+        if request.mimetype != wanted:
+            return problem(415, "media-type", "Not this kind", f"Send {wanted}.")
         try:
             data = request.get_data(cache=True)
             # A chunked body says no length; what reaches the limit was cut off there.
             if request.content_length is None and len(data) >= largest:
                 return problem(413, "too-large", "Too large", f"{largest // 1024} KiB at most")
-            body = app.json.loads(data)
+            body = {} if is_piece(request.path) else app.json.loads(data)
         except RequestEntityTooLarge:
             return problem(413, "too-large", "Too large", f"{largest // 1024} KiB at most")
         except ClientDisconnected:

@@ -1,0 +1,1 @@
+"""The record taken out as a file and brought in again."""

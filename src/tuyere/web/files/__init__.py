@@ -1,0 +1,1 @@
+"""The record as a file, out and in."""
