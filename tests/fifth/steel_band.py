@@ -292,6 +292,9 @@ class SteelBands(Family[BandDriveIn, BandSelectIn, Band, None, BandSet, BandCand
     def efficiency_kind(self, worked: BandDrive) -> str:
         return "flat"
 
+    def efficiency_of(self, section: str) -> str:
+        return "flat"
+
     def duty_of(self, given: BandDriveIn, worked: BandDrive) -> DutyPart:
         return DutyPart(
             power=given.power,

@@ -45,17 +45,17 @@ def test_a_count_is_the_sum_of_its_moves_whatever_was_done(db: Session) -> None:
 
 
 def test_what_is_to_be_bought_again_stays_on_the_list_with_none_left(db: Session) -> None:
-    item = put_by(db, DRAY, belts(2, "C85"), "rack 3", 2)
+    item = put_by(db, DRAY, belts(2, "C85"), place="rack 3", low=2)
     count_again(db, DRAY, item.id, 0)
     assert item.archived_at is None and item in current(db, StockItem) and parts_for(db, "C85") == []
-    set_place(db, DRAY, item.id, "", None)
+    set_place(db, DRAY, item.id, "", low=None)
     assert item.archived_at is not None
 
 
 def test_a_part_used_by_a_job_leaves_the_shelf_once(db: Session) -> None:
     drive = a_drive(db)
     other = put_by(db, DRAY, belts(9, "C90"))
-    item = put_by(db, DRAY, belts(6), "rack 1")
+    item = put_by(db, DRAY, belts(6), place="rack 1")
     before = item.quantity
     job = open_job(db, DRAY, drive, JobOpen(template="fit-v-taper", take_up="slide-base", mounting="taper-flush"))
     job = through(db, job, "belts-on")

@@ -74,6 +74,8 @@ export const router = createRouter({
       meta: { rail: 'machines' },
       props: (to) => ({ id: to.params.id, of: 'machine' }),
     },
+    { path: '/report', component: () => import('@/features/report/views/ReportView.vue'), meta: { rail: 'round' } },
+    { path: '/files', component: () => import('@/features/files/views/FilesView.vue'), meta: { rail: 'machines' } },
     { path: '/choose', component: () => import('@/features/choose/views/ChooseView.vue'), meta: { rail: 'bench' } },
     { path: '/what-belt', component: () => import('@/features/bench/views/WhatBeltView.vue'), meta: { rail: 'bench' } },
     { path: '/bench', component: () => import('@/features/bench/views/BenchView.vue'), meta: { rail: 'bench' } },

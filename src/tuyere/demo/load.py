@@ -15,7 +15,8 @@ from sqlmodel import Session, SQLModel, select
 from tuyere.calc.families.protocol import FAMILIES
 from tuyere.demo.history import history
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
-from tuyere.demo.shelf import LOW, PLACES, SHELF
+from tuyere.demo.shelf import LOW, PLACES, PRICES, SHELF
+from tuyere.demo.taken import taken
 from tuyere.demo.visits import visits
 from tuyere.demo.works import WORKS
 from tuyere.exchange.stock_csv import read_stock
@@ -131,7 +132,8 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
         visits(session, _ident)
         for item in keep_stock(session, FOREMAN, read_stock(SHELF).lines):
             name = item.designation or item.section
-            set_place(session, FOREMAN, item.id, PLACES.get(name, "rack 2"), LOW.get(name))
+            set_place(session, FOREMAN, item.id, PLACES.get(name, "rack 2"), low=LOW.get(name), price=PRICES.get(name))
+        taken(session, FOREMAN)
     return len(WORKS)
 
 

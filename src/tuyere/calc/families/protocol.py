@@ -128,6 +128,10 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def efficiency_kind(self, worked: WorkedDrive[L, R, S]) -> str:
         """Its row of the efficiency table."""
 
+    @abstractmethod
+    def efficiency_of(self, section: str) -> str:
+        """The same for a loop of a section as it is kept, without working the drive. Raises InputError."""
+
     def bought(self, worked: WorkedDrive[L, R, S]) -> int:
         """Parts bought: wheels, and belts or strands."""
         return worked.rated.count + len(worked.case.route.stops)

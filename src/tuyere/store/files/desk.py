@@ -8,8 +8,9 @@ from itertools import islice
 from pathlib import Path
 from typing import Any, Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
+from tuyere.calc.answer import Answer
 from tuyere.core.errors import InputError
 from tuyere.exchange.record_file import LARGEST_BYTES
 from tuyere.store.files import spool
@@ -37,32 +38,33 @@ class TakeAsk(Operation):
     """Take a file that was looked at."""
 
 
-class CountView(BaseModel):
+class CountView(Answer):
     """How many records of a kind go which way."""
 
     kind: str
     words: str
+    many: str
     verdict: Literal["added", "changed", "same", "kept", "refused"]
     count: int
 
 
-class FileView(BaseModel):
+class FileView(Answer):
     """A file on its way: what is being done with it, how far, and what was found."""
 
     id: uuid.UUID
     name: str
     doing: Literal["coming", "writing", "written", "looking", "looked", "taking", "taken", "unreadable", "broken"]
-    percent: int = 0
-    piece: int = Field(default=spool.PIECE, description="bytes of a piece")
-    bytes: int = 0
-    records: int = 0
-    refused: int = 0
-    counts: list[CountView] = []
-    why: str = ""
-    allowed: str = ""
+    percent: int
+    piece: int = Field(description="bytes of a piece")
+    bytes: int
+    records: int
+    refused: int
+    counts: list[CountView]
+    why: str
+    allowed: str
 
 
-class LineView(BaseModel):
+class LineView(Answer):
     """What becomes of one record."""
 
     no: int
@@ -72,7 +74,7 @@ class LineView(BaseModel):
     allowed: str
 
 
-class LinesView(BaseModel):
+class LinesView(Answer):
     """A page of them."""
 
     lines: list[LineView]
@@ -82,9 +84,9 @@ class LinesView(BaseModel):
 def view(folder: Path) -> FileView:
     """A file as it stands."""
     state = state_of(folder)
-    return FileView.model_validate(
-        {"id": folder.name, **{k: v for k, v in state.items() if k in FileView.model_fields}}
-    )
+    blank = {"percent": 0, "bytes": 0, "records": 0, "refused": 0, "counts": [], "why": "", "allowed": ""}
+    known = {k: v for k, v in state.items() if k in FileView.model_fields}
+    return FileView.model_validate({**blank, "id": folder.name, "piece": spool.PIECE, **known})
 
 
 def begin_out(ask: OutAsk, url: str) -> FileView:

@@ -31,12 +31,18 @@ class Kind:
 
     name: str
     words: str
+    plural: str = ""
     table: type[Row]
     owner: str = ""
     loose: tuple[str, ...] = ()
     said: bool = False
     batch: int = 500
     title: tuple[str, ...] = field(default=("name",))
+
+    @property
+    def many(self) -> str:
+        """Several of them."""
+        return self.plural or f"{self.words}s"
 
     @property
     def columns(self) -> tuple[str, ...]:
@@ -63,15 +69,36 @@ KINDS: tuple[Kind, ...] = (
         title=("hours", "at"),
     ),
     Kind(name="drive", words="drive", table=Drive, owner="machine_id"),
-    Kind(name="duty", words="duty", table=Duty, owner="drive_id", title=("power_typed", "driver_rpm_typed")),
-    Kind(name="drive_ends", words="shaft facts", table=Ends, owner="drive_id", title=()),
+    Kind(
+        name="duty",
+        words="duty",
+        plural="duties",
+        table=Duty,
+        owner="drive_id",
+        title=("power_typed", "driver_rpm_typed"),
+    ),
+    Kind(name="drive_ends", words="shaft facts", plural="shaft facts", table=Ends, owner="drive_id", title=()),
     Kind(name="shaft", words="shaft", table=Shaft, owner="drive_id", title=("role", "no")),
     Kind(name="shaft_load", words="shaft load", table=ShaftLoad, owner="duty_id", title=("power_kw",)),
     Kind(name="build", words="build", table=Build, owner="drive_id", loose=("supersedes_id",), title=("no", "purpose")),
     Kind(name="element", words="wheel", table=Element, owner="build_id", title=("wheel", "profile")),
-    Kind(name="loop", words="belt or chain", table=Loop, owner="build_id", title=("designation",)),
-    Kind(name="route_stop", words="stop of a loop", table=RouteStop, owner="loop_id", title=("position",)),
-    Kind(name="member", words="belt of a set", table=Member, owner="loop_id", title=("no",)),
+    Kind(
+        name="loop",
+        words="belt or chain",
+        plural="belts and chains",
+        table=Loop,
+        owner="build_id",
+        title=("designation",),
+    ),
+    Kind(
+        name="route_stop",
+        words="stop of a loop",
+        plural="stops of loops",
+        table=RouteStop,
+        owner="loop_id",
+        title=("position",),
+    ),
+    Kind(name="member", words="belt of a set", plural="belts of sets", table=Member, owner="loop_id", title=("no",)),
     Kind(
         name="calc_record",
         words="calculation",
@@ -111,19 +138,33 @@ KINDS: tuple[Kind, ...] = (
     Kind(name="photo", words="photo", table=Photo, owner="drive_id", said=True, batch=8, title=("caption", "taken_at")),
     Kind(name="failure", words="failure", table=Failure, owner="drive_id", title=("at",)),
     Kind(name="due", words="due", table=Due, owner="machine_id", title=("title",)),
-    Kind(name="stock_item", words="part on the shelf", table=StockItem, title=("part", "designation")),
+    Kind(
+        name="stock_item",
+        words="part on the shelf",
+        plural="parts on the shelf",
+        table=StockItem,
+        title=("part", "designation"),
+    ),
     Kind(
         name="stock_move",
         words="change of a count",
+        plural="changes of counts",
         table=StockMove,
         owner="item_id",
         said=True,
         title=("change", "why"),
     ),
-    Kind(name="rating_item", words="line of the shop's own ratings", table=RatingItem, title=("section", "rpm")),
+    Kind(
+        name="rating_item",
+        words="line of the shop's own ratings",
+        plural="lines of the shop's own ratings",
+        table=RatingItem,
+        title=("section", "rpm"),
+    ),
     Kind(
         name="instrument_shown",
         words="instrument's figure",
+        plural="figures of instruments",
         table=InstrumentShown,
         said=True,
         title=("instrument", "at"),

@@ -50,6 +50,7 @@ def _bound_memory() -> None:
 def _summary(told: Told) -> dict[str, Any]:
     counts = [
         {
+            "many": BY_NAME[name].many if name in BY_NAME else "of no such kind",
             "kind": name,
             "words": BY_NAME[name].words if name in BY_NAME else "no such kind",
             "verdict": verdict,

@@ -227,11 +227,11 @@ class Taking:
         """A record that is here already."""
         theirs = record_of(kind, item.row, item.carried)
         words = words_of(kind, item.row)
-        unlike = sorted(k.replace("_", " ") for k in {*ours, *theirs} if ours.get(k) != theirs.get(k))
-        if not unlike:
+        unlike = sorted(k.replace("_", " ") for k in {*ours, *theirs} if ours.get(k) != theirs.get(k) and k != "rev")
+        if not unlike and item.row["rev"] == rev:
             self.say(kind, item.no, "same", words)
             return
-        named = f"{', '.join(unlike[:6])}{' and more' if len(unlike) > 6 else ''}"
+        named = f"{', '.join(unlike[:6])}{' and more' if len(unlike) > 6 else ''}" or "nothing but its revision"
         fields = f"other here: {named}"
         if kind.said:
             self.say(kind, item.no, "refused", words, (f"{fields}; what was recorded is never changed", "leave it out"))

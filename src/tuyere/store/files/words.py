@@ -34,6 +34,7 @@ RULES = {
     "part": "that kind of part does not exist",
     "quantity": "a count is zero or more",
     "low": "a low count is one or more",
+    "price": "a price is zero or more",
     "change": "a change of a count is not zero",
     "figures": "diameter, speed and power must be above zero",
     "positive": "power and speeds must be above zero",

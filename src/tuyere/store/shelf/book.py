@@ -55,24 +55,35 @@ def _moved(
     if item.quantity == 0 and item.low is None:
         item.archived_at = now()
     session.add(item)
-    session.add(StockMove(created_by_name=actor.name, item_id=item.id, change=change, job_id=job, why=why))
+    session.add(
+        StockMove(created_by_name=actor.name, item_id=item.id, change=change, job_id=job, price=item.price, why=why)
+    )
     session.flush()
 
 
-def put_by(session: Session, actor: Actor, part: StockLine, place: str = "", low: int | None = None) -> StockItem:
+def put_by(
+    session: Session,
+    actor: Actor,
+    part: StockLine,
+    *,
+    place: str = "",
+    low: int | None = None,
+    price: float | None = None,
+) -> StockItem:
     """Put parts on the shelf: those that are there already are counted together."""
     session.execute(sa.text("SELECT pg_advisory_xact_lock(hashtext(:name))"), {"name": StockItem.__tablename__})
     there, item = current(session, StockItem), stock_item(part, actor)
     old = next((x for x in there if _same(x, item)), None)
     if old is None:
         item.line = max((x.line for x in there), default=0) + 1
-        item.place, item.low = place, low
+        item.place, item.low, item.price = place, low, price
         session.add(item)
         session.flush()
         session.add(StockMove(created_by_name=actor.name, item_id=item.id, change=item.quantity, why="put down"))
         session.flush()
         return item
     old.place, old.low = place or old.place, low if low is not None else old.low
+    old.price = price if price is not None else old.price
     _moved(session, actor, old, item.quantity, why="put down")
     return old
 
@@ -84,10 +95,12 @@ def count_again(session: Session, actor: Actor, ident: uuid.UUID, quantity: int)
     _moved(session, actor, item, quantity - item.quantity, why="counted")
 
 
-def set_place(session: Session, actor: Actor, ident: uuid.UUID, place: str, low: int | None) -> None:
-    """Say where a part lies, and under which count it is to be bought again. Raises NotThere."""
+def set_place(
+    session: Session, actor: Actor, ident: uuid.UUID, place: str, *, low: int | None, price: float | None = None
+) -> None:
+    """Say where a part lies, under which count it is to be bought again, and what one costs. Raises NotThere."""
     item = one(session, StockItem, ident, lock=True)
-    item.place, item.low, item.rev = place, low, item.rev + 1
+    item.place, item.low, item.price, item.rev = place, low, price, item.rev + 1
     if item.quantity == 0 and low is None:
         item.archived_at = now()
     session.add(item)

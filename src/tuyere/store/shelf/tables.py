@@ -16,7 +16,7 @@ KINDS_SQL = ",".join(f"'{p}'" for p in PARTS)
 
 class StockItem(Row, table=True):
     """A part by its designation, a sheave by its groove and diameter; ``line`` is where it stood in the list, ``low`` the count under
-    which it is to be bought again.
+    which it is to be bought again, ``price`` what one costs in the shop's money.
     """
 
     __tablename__ = "stock_item"
@@ -25,6 +25,7 @@ class StockItem(Row, table=True):
         sa.CheckConstraint("(part = 'sheave') = (diameter_mm IS NOT NULL)", name="diameter"),
         sa.CheckConstraint("quantity >= 0", name="quantity"),
         sa.CheckConstraint("low IS NULL OR low >= 1", name="low"),
+        sa.CheckConstraint("price IS NULL OR price >= 0", name="price"),
     )
 
     line: int = Field(ge=1)
@@ -36,10 +37,11 @@ class StockItem(Row, table=True):
     quantity: int = Field(default=1, ge=0)
     place: str = Field(default="", max_length=80)
     low: int | None = None
+    price: float | None = None
 
 
 class StockMove(Row, table=True):
-    """A count that changed: by how much, at which job or by whose hand, and why."""
+    """A count that changed: by how much, at which job or by whose hand, and why; ``price`` is what one cost then."""
 
     __tablename__ = "stock_move"
     __table_args__ = (sa.CheckConstraint("change <> 0", name="change"),)
@@ -47,6 +49,7 @@ class StockMove(Row, table=True):
     item_id: uuid.UUID = foreign("stock_item.id")
     change: int
     job_id: uuid.UUID | None = foreign("job.id", nullable=True)
+    price: float | None = None
     why: str = Field(default="", max_length=200)
     at: datetime = Field(default_factory=now, sa_type=sa.DateTime(timezone=True))
 

@@ -76,7 +76,7 @@ def dues_csv(session: Session) -> str:
 
 def shelf_csv(session: Session) -> str:
     """The shelf in the columns that a list comes in with, and place and low count besides; diameters in millimetres."""
-    head = ("part", "section", "size", "diameter", "count", "place", "low")
+    head = ("part", "section", "size", "diameter", "count", "place", "low", "price")
     return csv_text(
         head,
         (
@@ -88,6 +88,7 @@ def shelf_csv(session: Session) -> str:
                 x.quantity,
                 x.place,
                 x.low,
+                x.price,
             )
             for x in current(session, StockItem)
             if x.quantity

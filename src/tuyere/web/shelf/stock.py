@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import Field
+from pydantic import Field, FiniteFloat
 from sqlmodel import Session
 
 from tuyere.calc.answer import Answer, Figure
@@ -42,6 +42,7 @@ class StockLineOut(Answer):
     count: int
     place: str = Field(default="", description="where it lies")
     low: int | None = Field(default=None, description="under this count it is to be bought again")
+    price: float | None = Field(default=None, description="what one costs, in the shop's money")
     drives: int = Field(default=0, description="how many drives take it now")
 
 
@@ -56,6 +57,7 @@ class PartForm(Operation):
     count: Annotated[Whole, Field(ge=1, le=100_000)] = Field(default=1, description="how many")
     place: Short = ""
     low: Annotated[Whole, Field(ge=1, le=100_000)] | None = None
+    price: Annotated[FiniteFloat, Field(ge=0, le=1e7)] | None = None
 
 
 class CountForm(Operation):
@@ -66,11 +68,12 @@ class CountForm(Operation):
 
 
 class PlaceForm(Operation):
-    """Where a part lies, and under which count it is to be bought again."""
+    """Where a part lies, under which count it is to be bought again, what one costs."""
 
     units: Units = "us"
     place: Short = ""
     low: Annotated[Whole, Field(ge=1, le=100_000)] | None = None
+    price: Annotated[FiniteFloat, Field(ge=0, le=1e7)] | None = None
 
 
 class FitLine(Answer):
@@ -156,7 +159,12 @@ def _shelf(s: Session, units: str) -> Shelf:
     return Shelf(
         lines=[
             _line(_kept(x), units, x.id).model_copy(
-                update={"place": x.place, "low": x.low, "drives": len(takes.get(plain(x.designation), ()))}
+                update={
+                    "place": x.place,
+                    "low": x.low,
+                    "price": x.price,
+                    "drives": len(takes.get(plain(x.designation), ())),
+                }
             )
             for x in current(s, StockItem)
         ]
@@ -200,7 +208,7 @@ def put_part(body: PartForm) -> Response:
     x = read_part(1, given, body.units)
 
     def work(s: Session, actor: Actor) -> Shelf:
-        put_by(s, actor, x, body.place, body.low)
+        put_by(s, actor, x, place=body.place, low=body.low, price=body.price)
         return _shelf(s, body.units)
 
     return saved(body, work)
@@ -229,7 +237,7 @@ def place_part(path: ById, body: PlaceForm) -> Response:
     """Where it lies, and under which count it is to be bought again."""
 
     def work(s: Session, actor: Actor) -> Shelf:
-        set_place(s, actor, path.ident, body.place, body.low)
+        set_place(s, actor, path.ident, body.place, low=body.low, price=body.price)
         return _shelf(s, body.units)
 
     return saved(body, work)

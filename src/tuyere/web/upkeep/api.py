@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from datetime import date
 from typing import Annotated
 
 from flask import Response, request
@@ -12,6 +13,7 @@ from pydantic import BaseModel, Field, StringConstraints
 from tuyere.calc.registry import Units
 from tuyere.exchange.calendar.feed import feed_of
 from tuyere.exchange.drawing.pdf import pdf_of_page
+from tuyere.exchange.sheets.report import report_html
 from tuyere.exchange.sheets.round import round_html
 from tuyere.store.machines.forms import MeterSave
 from tuyere.store.machines.meter import meter_view, read_meter
@@ -21,6 +23,9 @@ from tuyere.store.upkeep import book
 from tuyere.store.upkeep.calendar import calendar_events
 from tuyere.store.upkeep.forms import CauseConfirm, FailureSave
 from tuyere.store.upkeep.paper import round_sheet
+from tuyere.store.upkeep.report import report_view
+from tuyere.store.upkeep.report_paper import report_csv, report_sheet
+from tuyere.store.upkeep.report_views import ReportView
 from tuyere.store.upkeep.round import round_view
 from tuyere.store.upkeep.tables_out import dues_csv, readings_csv, shelf_csv
 from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
@@ -86,6 +91,41 @@ def _table(text: str, name: str) -> Response:
     response = Response(text, 200, content_type="text/csv; charset=utf-8")
     response.headers["Content-Disposition"] = f'attachment; filename="{name}.csv"'
     return response
+
+
+class ReportQuery(BaseModel):
+    """A period, by the clock of who asks; both days are in it."""
+
+    since: date
+    until: date
+    minutes: Annotated[int, Field(ge=-960, le=960, description="local time less UTC")] = 0
+    units: Units = "us"
+
+
+def _report(query: ReportQuery) -> ReportView:
+    with session() as s:
+        return report_view(s, query.since, query.until, query.minutes, query.units)
+
+
+@api.get("/report", summary="A period of the shop", responses=documented(ReportView))
+def report(query: ReportQuery) -> Response:
+    """Belts used, failures by cause, what is late, temporary fixes, losses, spend."""
+    return answer(_report(query))
+
+
+@api.get("/report.pdf", summary="The report on paper", responses=documented_file("application/pdf"))
+def report_on_paper(query: ReportQuery) -> Response:
+    """The report as a sheet."""
+    made = pdf_of_page(report_html(report_sheet(_report(query)), "letter" if query.units == "us" else "a4"))
+    response = Response(made, 200, content_type="application/pdf")
+    response.headers["Content-Disposition"] = 'inline; filename="report.pdf"'
+    return response
+
+
+@api.get("/report.csv", summary="The report as a table", responses=CSV)
+def report_table(query: ReportQuery) -> Response:
+    """The report for a spreadsheet."""
+    return _table(report_csv(_report(query)), "report")
 
 
 class ReadingsQuery(BaseModel):

@@ -16,6 +16,7 @@ const TAGS = [
     <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
     <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
     <router-link :to="`/drives/${id}/timeline`" class="key job">Timeline</router-link>
+    <router-link :to="{ path: '/files', query: { drive: id } }" class="key job">Record as a file</router-link>
     <span class="tag"
       >Tag for the machine
       <a

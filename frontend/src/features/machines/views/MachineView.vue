@@ -75,7 +75,12 @@ onMounted(load)
         <FaultList :faults="otherFaults(driveProblem, ['name'])" />
       </section>
       <MeterForm :key="machine.id" :machine="machine.id" />
-      <p><router-link :to="`/machines/${machine.id}/timeline`" class="time">Timeline of this machine</router-link></p>
+      <p>
+        <router-link :to="`/machines/${machine.id}/timeline`" class="time">Timeline of this machine</router-link>
+        <router-link :to="{ path: '/files', query: { machine: machine.id } }" class="time"
+          >Its record as a file</router-link
+        >
+      </p>
     </template>
     <p v-else-if="!problem" class="dim">Reading the machine…</p>
   </main>

@@ -84,6 +84,7 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
         <a :href="paper" target="_blank" rel="noopener" class="way">Print</a>
         <a :href="feed" class="way">Calendar feed</a>
         <a href="/api/dues.csv" class="way">Table</a>
+        <router-link to="/report" class="way">Report</router-link>
       </span>
     </div>
     <p v-if="problem" class="field-fault" role="alert">

@@ -17,6 +17,7 @@ const problem = ref<Problem | null>(null)
 const open = ref('')
 const place = ref('')
 const low = ref('')
+const price = ref('')
 const fits = ref<Fits['drives']>([])
 const only = ref<'all' | 'short' | 'idle'>('all')
 const shown = computed(() =>
@@ -42,14 +43,19 @@ async function more(l: ShelfLine) {
   open.value = open.value === id ? '' : id
   place.value = l.place ?? ''
   low.value = l.low ? String(l.low) : ''
+  price.value = l.price === null || l.price === undefined ? '' : String(l.price)
   fits.value = []
   if (!open.value || !l.drives) return
   const got = await attempt(api.GET('/api/stock/parts/{ident}/drives', { params: { path: { ident: id } } }))
   if (got.ok) fits.value = got.data.drives
 }
+/** A number as typed; what is none goes as it is, and the server says what is wrong with it. */
+const typed = (text: string) => {
+  const n = Number(text.replace(/,/g, ''))
+  return text.trim() ? (Number.isFinite(n) ? n : text) : null
+}
 async function keep(l: ShelfLine) {
-  const n = Number(low.value)
-  const body = { place: place.value, low: low.value.trim() ? (Number.isFinite(n) ? n : low.value) : null }
+  const body = { place: place.value, low: typed(low.value), price: typed(price.value) }
   if (await put(`/api/stock/parts/${l.id}/place`, body, `the place of ${says(l)}`)) open.value = ''
 }
 </script>
@@ -101,6 +107,7 @@ async function keep(l: ShelfLine) {
       <form v-if="open === l.id" class="more" @submit.prevent="keep(l)">
         <label>Where it lies <input v-model="place" class="blank" maxlength="80" /></label>
         <label>Buy again under <input v-model="low" class="blank" inputmode="numeric" maxlength="6" /></label>
+        <label>One costs <input v-model="price" class="blank" inputmode="decimal" maxlength="12" /></label>
         <button type="submit" class="key">Keep it</button>
         <p v-if="fits.length">
           On

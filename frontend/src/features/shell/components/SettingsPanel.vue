@@ -41,6 +41,11 @@ const RECHECKS = [
           >{{ r.words }}</el-button
         >
       </div>
+      <div>
+        <p class="label">The shop's record</p>
+        <router-link class="way" to="/files" @click="open = false">Out and in</router-link>
+        <router-link class="way" to="/report" @click="open = false">Report of a period</router-link>
+      </div>
     </div>
   </el-dialog>
 </template>

@@ -78,6 +78,10 @@ class FlatBelts(Family[FlatDriveIn, FlatSelectIn, FlatLoop, FlatRated, FlatSet, 
 
     def efficiency_kind(self, worked: FlatDrive) -> str:
         """One row for all."""
+        return self.efficiency_of("")
+
+    def efficiency_of(self, section: str) -> str:
+        """One row for all."""
         return "flat"
 
     def duty_of(self, given: FlatDriveIn, worked: FlatDrive) -> DutyPart:

@@ -94,6 +94,10 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
 
     def efficiency_kind(self, worked: ChainDrive) -> str:
         """One row for all."""
+        return self.efficiency_of("")
+
+    def efficiency_of(self, section: str) -> str:
+        """One row for all."""
         return "roller chain"
 
     def duty_of(self, given: ChainDriveIn, worked: ChainDrive) -> DutyPart:

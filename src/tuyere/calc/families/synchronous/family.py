@@ -98,6 +98,10 @@ class SynchronousBelts(Family[SyncDriveIn, SyncSelectIn, SyncLoop, SyncRated, Sy
 
     def efficiency_kind(self, worked: SyncDrive) -> str:
         """One row for all."""
+        return self.efficiency_of("")
+
+    def efficiency_of(self, section: str) -> str:
+        """One row for all."""
         return "synchronous"
 
     def duty_of(self, given: SyncDriveIn, worked: SyncDrive) -> DutyPart:

@@ -36,6 +36,7 @@ from tuyere.core.v_belt.case import VBeltCase, VBeltLoop, emergency
 from tuyere.core.v_belt.catalogue import build_catalogue
 from tuyere.core.v_belt.field import CLASSICAL, WEDGE, VBeltCandidate, VBeltField
 from tuyere.core.v_belt.method import V_BELT_METHOD, VBeltDrive, VBeltRated, VBeltSet
+from tuyere.core.v_belt.sections import section as section_named
 from tuyere.core.v_belt.sheaves import sheave
 
 LINK = " link"
@@ -138,6 +139,10 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
     def efficiency_kind(self, worked: VBeltDrive) -> str:
         """Wrapped or cogged."""
         return efficiency_kind(worked.case.loop.belt.section)
+
+    def efficiency_of(self, section: str) -> str:
+        """Wrapped or cogged, by the section's name."""
+        return efficiency_kind(section_named(section))
 
     def duty_of(self, given: VBeltDriveIn, worked: VBeltDrive) -> DutyPart:
         """The duty that an input states."""
