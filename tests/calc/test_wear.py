@@ -66,3 +66,56 @@ def test_a_take_up_says_what_is_to_be_done() -> None:
         r = told("take-up-left", left=left, whole="3", length="93")["result"]
         assert word in r["says"]
     assert r["grown"]["value"] == pytest.approx(100 * 2 * (3 - 1 / 8) / 93)
+
+
+def test_a_growth_is_said_by_its_length_or_by_the_take_up_and_both_agree() -> None:
+    by_travel = told("belt-wear", length="93", moved="5/8", left="7/8", hours="4200")["result"]
+    by_length = told("belt-wear", length="93", now="94 1/4", left="7/8", hours="4200")["result"]
+    assert by_travel["grown"]["value"] == pytest.approx(by_length["grown"]["value"])
+    assert by_travel["hours_left"]["value"] == pytest.approx(4200 * 1.75 / 1.25)
+    assert "order the next one" in told("belt-wear", length="93", moved="5/8", left="1/8")["result"]["says"]
+
+
+def test_temperatures_read_the_same_on_both_scales() -> None:
+    us = told("bearing-heat", bearing="172", around="84", other="131")["result"]
+    si = run("bearing-heat", {"units": "si", "input": {"bearing": "77.7778", "around": "28.8889", "other": "55"}})[
+        "result"
+    ]
+    assert us["rise"]["value"] == pytest.approx(si["rise"]["value"], abs=1e-3)
+    assert (us["rise"]["shown"], si["rise"]["shown"]) == ("88 °F", "49 °C")
+    assert us["most"]["shown"] == "194 °F" and si["most"]["shown"] == "90 °C"
+    mixed = told("bearing-heat", bearing="78 °C", around="84 °F")["result"]
+    assert mixed["rise"]["value"] == pytest.approx(78 - (84 - 32) / 1.8)
+
+
+def test_what_was_done_before_says_where_to_look() -> None:
+    for since, word in (
+        ("just greased", "tomorrow"),
+        ("just tightened", "tension again"),
+        ("unchanged", "dry bearing"),
+    ):
+        answer = told("bearing-heat", bearing="200", around="70", since=since)
+        assert word in answer["result"]["says"]
+        assert any(n["level"] == "danger" for n in answer["notices"])
+
+
+@pytest.mark.parametrize(
+    ("name", "given", "field"),
+    [
+        ("belt-wear", {"length": "93", "left": "1"}, "input.moved"),
+        ("belt-wear", {"length": "93", "left": "1", "moved": "1", "now": "94"}, "input.moved"),
+        ("belt-wear", {"length": "93", "left": "1", "now": "90"}, "input.now"),
+        ("bearing-heat", {"bearing": "40", "around": "90"}, "input.bearing"),
+        ("tooth-wear", {"profile": "H8M", "teeth": 36}, "input.outside"),
+        ("sprocket-wear", {"chain": "60", "teeth": 17, "caliper": "2"}, "input.caliper"),
+        (
+            "flat-belt-wear",
+            {"thickness_new": "0.25", "thickness": "0.5", "width_new": "6", "width": "6"},
+            "input.thickness",
+        ),
+    ],
+)
+def test_worn_parts_that_cannot_be_are_refused_beside_their_field(name: str, given: dict[str, Any], field: str) -> None:
+    with pytest.raises(InputError) as e:
+        told(name, **given)
+    assert e.value.field == field

@@ -104,6 +104,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/bearing-heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Warm bearing
+         * @description Temperature of a bearing against its surroundings and its neighbour; what heat and too much pull cost of its life.
+         */
+        post: operations["calc_calc_bearing_heat_calc_bearing_heat_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/bearing-life": {
         parameters: {
             query?: never;
@@ -258,6 +278,26 @@ export interface paths {
          * @description Section, construction, joined count and the length in its own convention; worn digits as ?; several readings ranked.
          */
         post: operations["calc_calc_belt_marking_calc_belt_marking_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/belt-wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Growth of a belt
+         * @description How much a loop has grown since it was fitted, what its take-up can still take in, and how many hours that lasts.
+         */
+        post: operations["calc_calc_belt_wear_calc_belt_wear_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -538,6 +578,26 @@ export interface paths {
          * @description Likely causes from what is seen on loop, wheels, machine, running and record; what to look at next; what to check before a new one.
          */
         post: operations["calc_calc_failure_finder_calc_failure_finder_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/flat-belt-wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Worn flat belt
+         * @description What is left of a flat belt's section, whether that carries what is asked, and what its face and joint say.
+         */
+        post: operations["calc_calc_flat_belt_wear_calc_flat_belt_wear_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -864,6 +924,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/sprocket-wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Worn sprocket
+         * @description How far the rollers have sunk into a sprocket, and whether a new chain may run on it.
+         */
+        post: operations["calc_calc_sprocket_wear_calc_sprocket_wear_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sync-drive": {
         parameters: {
             query?: never;
@@ -1098,6 +1178,26 @@ export interface paths {
          * @description The band to set, on three rulers; where it slips at duty, design power and start; what gives above; where it flaps.
          */
         post: operations["calc_calc_tension_target_calc_tension_target_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tooth-wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Worn teeth
+         * @description Wear of a toothed pulley by its outside diameter, of the belt by what shows; what must go with what.
+         */
+        post: operations["calc_calc_tooth_wear_calc_tooth_wear_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3071,6 +3171,132 @@ export interface components {
             why: string;
         };
         /**
+         * BearingHeatIn
+         * @description Temperatures read on the housings after an hour's run under load, from outside the guard.
+         */
+        BearingHeatIn: {
+            /**
+             * Around
+             * @description the air around it
+             */
+            around: number | string;
+            /**
+             * Bearing
+             * @description the bearing's housing, beside the wheel
+             */
+            bearing: number | string;
+            /**
+             * Kind
+             * @description kind of bearing
+             * @default ball
+             * @enum {string}
+             */
+            kind?: "ball" | "roller";
+            /**
+             * Other
+             * @description the other bearing of the shaft
+             * @default null
+             */
+            other?: (number | string) | null;
+            /**
+             * Pull
+             * @description tension as read over the tension that it should have
+             * @default null
+             */
+            pull?: (number | string) | null;
+            /**
+             * Since
+             * @description what was done before
+             * @default unchanged
+             * @enum {string}
+             */
+            since?: "unchanged" | "just greased" | "just tightened";
+        };
+        /**
+         * BearingHeatOut
+         * @description What the temperatures say, and what to do.
+         */
+        BearingHeatOut: {
+            apart: components["schemas"]["Figure"] | null;
+            life_by_heat: components["schemas"]["Figure"] | null;
+            life_by_pull: components["schemas"]["Figure"] | null;
+            most: components["schemas"]["Figure"];
+            most_rise: components["schemas"]["Figure"];
+            rise: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            usual: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+        };
+        /** BearingHeatRequest */
+        BearingHeatRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["BearingHeatIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BearingHeatResponse */
+        BearingHeatResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["BearingHeatOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * BearingLifeIn
          * @description A rolling bearing under a radial load.
          */
@@ -3791,6 +4017,122 @@ export interface components {
             error: components["schemas"]["Figure"];
             /** Says */
             says: string;
+        };
+        /**
+         * BeltWearIn
+         * @description A loop by its length and either its length now or how far its take-up has moved since the fit.
+         */
+        BeltWearIn: {
+            /**
+             * Hours
+             * @description running hours since the fit
+             * @default null
+             */
+            hours?: (number | string) | null;
+            /**
+             * Left
+             * @description travel left before the take-up's stop
+             */
+            left: number | string;
+            /**
+             * Length
+             * @description length of the loop when it was fitted and tensioned
+             */
+            length: number | string;
+            /**
+             * Moved
+             * @description how far the take-up has moved since the fit
+             * @default null
+             */
+            moved?: (number | string) | null;
+            /**
+             * Now
+             * @description length measured now, in the same way
+             * @default null
+             */
+            now?: (number | string) | null;
+        };
+        /**
+         * BeltWearOut
+         * @description Growth, what can still be taken in, and until when.
+         */
+        BeltWearOut: {
+            grown: components["schemas"]["Figure"];
+            grown_percent: components["schemas"]["Figure"];
+            growth_left: components["schemas"]["Figure"];
+            hours_left: components["schemas"]["Figure"] | null;
+            /** Says */
+            says: string;
+            used: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+        };
+        /** BeltWearRequest */
+        BeltWearRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["BeltWearIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** BeltWearResponse */
+        BeltWearResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["BeltWearOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * Beside
@@ -7245,6 +7587,70 @@ export interface components {
             strand: string;
             strand_frequency: components["schemas"]["Figure"];
         };
+        /** FlatBeltWearRequest */
+        FlatBeltWearRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["FlatWearIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** FlatBeltWearResponse */
+        FlatBeltWearResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["FlatWearOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * FlatDriveIn
          * @description A flat belt drive: duty, pulleys, belt.
@@ -7536,6 +7942,66 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * FlatWearIn
+         * @description Thickness and width, new and now, at the worst place; its face and its joint.
+         */
+        FlatWearIn: {
+            /**
+             * Asked
+             * @description how much of what the new belt could carry the duty asks
+             * @default null
+             */
+            asked?: (number | string) | null;
+            /**
+             * Face Worn
+             * @description the driving face is worn through or glazed
+             * @default false
+             */
+            face_worn?: boolean;
+            /**
+             * Joint
+             * @description state of the joint
+             * @default whole
+             * @enum {string}
+             */
+            joint?: "whole" | "opening" | "pulled";
+            /**
+             * Thickness
+             * @description thickness now, at the worst place
+             */
+            thickness: number | string;
+            /**
+             * Thickness New
+             * @description thickness when new
+             */
+            thickness_new: number | string;
+            /**
+             * Width
+             * @description width now, at the worst place
+             */
+            width: number | string;
+            /**
+             * Width New
+             * @description width when new
+             */
+            width_new: number | string;
+        };
+        /**
+         * FlatWearOut
+         * @description What is left and what to do.
+         */
+        FlatWearOut: {
+            asked: components["schemas"]["Figure"] | null;
+            left: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
         };
         /**
          * FlatWhyNotIn
@@ -11852,6 +12318,116 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * SprocketWearIn
+         * @description A sprocket by a caliper over its roots, and what is seen on its teeth.
+         */
+        SprocketWearIn: {
+            /**
+             * Caliper
+             * @description over two roots that lie across, with a caliper, where it is worn most
+             */
+            caliper: number | string;
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
+            /**
+             * Hooked
+             * @description the tips lean, or a ridge stands beside the rollers' track
+             * @default false
+             */
+            hooked?: boolean;
+            /**
+             * Teeth
+             * @description teeth
+             */
+            teeth: number;
+        };
+        /**
+         * SprocketWearOut
+         * @description What is lost, what a new chain would find, and what to do.
+         */
+        SprocketWearOut: {
+            limit: components["schemas"]["Figure"];
+            lost: components["schemas"]["Figure"];
+            new: components["schemas"]["Figure"];
+            pitch_short: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            tolerance: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+        };
+        /** SprocketWearRequest */
+        SprocketWearRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["SprocketWearIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** SprocketWearResponse */
+        SprocketWearResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["SprocketWearOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * StandsOut
          * @description A standard belt on those sheaves.
          */
@@ -14131,6 +14707,122 @@ export interface components {
             item: string;
         };
         /**
+         * ToothWearIn
+         * @description A pulley by its outside diameter, the belt by what shows on it.
+         */
+        ToothWearIn: {
+            /**
+             * Outside
+             * @description outside diameter over the teeth, where it is worn most
+             * @default null
+             */
+            outside?: (number | string) | null;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /**
+             * Signs
+             * @description what shows on the belt
+             */
+            signs?: ("tooth-missing" | "tooth-cracked" | "cord-shows" | "back-cracked" | "lands-polished" | "teeth-rounded" | "edge-frayed")[];
+            /**
+             * Teeth
+             * @description teeth of the pulley
+             */
+            teeth: number;
+        };
+        /**
+         * ToothWearOut
+         * @description What is worn, and what to do with belt and pulley.
+         */
+        ToothWearOut: {
+            /**
+             * Belt
+             * @enum {string}
+             */
+            belt: "fine" | "watch" | "act";
+            lost: components["schemas"]["Figure"] | null;
+            new: components["schemas"]["Figure"] | null;
+            pitch_short: components["schemas"]["Figure"] | null;
+            /** Pulley */
+            pulley: ("fine" | "watch" | "act") | null;
+            /** Says */
+            says: string;
+            tolerance: components["schemas"]["Figure"] | null;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
+        };
+        /** ToothWearRequest */
+        ToothWearRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["ToothWearIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** ToothWearResponse */
+        ToothWearResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["ToothWearOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * TrendPoint
          * @description One reading.
          */
@@ -15771,6 +16463,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_bearing_heat_calc_bearing_heat_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BearingHeatRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BearingHeatResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_bearing_life_calc_bearing_life_post: {
         parameters: {
             query?: never;
@@ -16603,6 +17411,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltMarkingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_belt_wear_calc_belt_wear_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltWearRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeltWearResponse"];
                 };
             };
             /** @description problem */
@@ -18227,6 +19151,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FailureFinderResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_flat_belt_wear_calc_flat_belt_wear_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlatBeltWearRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlatBeltWearResponse"];
                 };
             };
             /** @description problem */
@@ -20179,6 +21219,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_sprocket_wear_calc_sprocket_wear_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SprocketWearRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SprocketWearResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_sync_drive_calc_sync_drive_post: {
         parameters: {
             query?: never;
@@ -21475,6 +22631,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TensionTargetResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_tooth_wear_calc_tooth_wear_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToothWearRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToothWearResponse"];
                 };
             };
             /** @description problem */

@@ -6,7 +6,7 @@ import re
 
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.shop import UnreadableNumber, read
-from tuyere.calc.units import unit_factor
+from tuyere.calc.units import from_core
 
 BARE = re.compile(r"^[\s\d.,/+\-½¼¾⅛⅜⅝⅞⅓⅔⁄]*(?:e[+-]?\d+)?\s*$", re.I)
 
@@ -33,7 +33,7 @@ def as_entered(value: float, typed: str | None, kind_name: str, units: str) -> s
             return text
     kind = KINDS[kind_name]
     for unit, shown in ((kind.us, kind.us_shown), (kind.si, kind.si_shown))[:: 1 if units == "us" else -1]:
-        amount = value / (unit_factor(unit, kind.core) or 1.0)
+        amount = from_core(value, unit, kind.core)
         for text in (f"{amount:.6g} {shown}".strip(), f"{amount!r} {shown}".strip()):
             if _reads(text, kind_name, value):
                 return text

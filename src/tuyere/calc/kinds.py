@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from tuyere.calc.units import unit_factor
+from tuyere.calc.units import from_core
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -51,15 +51,17 @@ KINDS: dict[str, Kind] = {k.name: k for k in (
     _K(name="energy", core="kWh", us="kilowatt_hour", si="kilowatt_hour", us_shown="kWh", si_shown="kWh", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="energy", example="1200 kWh"),
     _K(name="money", core="", us="", si="", us_shown="", si_shown="", lowest=0, highest=1e9, plausible=(1, 1e7), dimension="money", example="250"),
     _K(name="current", core="A", us="A", si="A", us_shown="A", si_shown="A", lowest=0, highest=1e5, plausible=(0.1, 5000), dimension="current", example="21 A"),
+    _K(name="temperature", core="degC", us="degF", si="degC", us_shown="°F", si_shown="°C", lowest=-60, highest=600, plausible=(-40, 250), dimension="temperature", example="140 °F, 60 °C"),
+    _K(name="temperature_rise", core="delta_degC", us="delta_degF", si="delta_degC", us_shown="°F", si_shown="°C", lowest=-660, highest=660, plausible=(0, 250), dimension="difference of temperatures", example="36"),
     _K(name="frequency", core="Hz", us="Hz", si="Hz", us_shown="Hz", si_shown="Hz", lowest=1e-2, highest=1e5, plausible=(1, 1000), dimension="frequency", example="42 Hz"),
 )}
 
 
-def factor(kind_name: str, units: str) -> float:
-    """What one of a kind's core unit is in the unit that a system shows.
+def in_system(value: float, kind_name: str, units: str) -> float:
+    """A value in a kind's core unit as the number that a system shows.
 
-    >>> round(factor("length", "us"), 6)
-    0.03937
+    >>> round(in_system(25.4, "length", "us"), 6), round(in_system(60, "temperature", "us"), 6)
+    (1.0, 140.0)
     """
     kind = KINDS[kind_name]
-    return unit_factor(kind.core, kind.us if units == "us" else kind.si) or 1.0
+    return from_core(value, kind.us if units == "us" else kind.si, kind.core)

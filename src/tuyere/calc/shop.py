@@ -12,7 +12,7 @@ import re
 from dataclasses import dataclass
 
 from tuyere.calc.kinds import KINDS, Kind
-from tuyere.calc.units import unit_factor
+from tuyere.calc.units import from_core, to_core, unit_factor
 
 FRACTIONS = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
 UNITS = {
@@ -76,6 +76,14 @@ UNITS = {
     "%": "percent",
     "percent": "percent",
     "hz": "Hz",
+    "°f": "degF",
+    "° f": "degF",
+    "deg f": "degF",
+    "f": "degF",
+    "°c": "degC",
+    "° c": "degC",
+    "deg c": "degC",
+    "c": "degC",
     "a": "A",
     "amps": "A",
     "mpa": "MPa",
@@ -146,7 +154,7 @@ def _plain_readings(text: str) -> list[float]:
     return [float(mantissa.replace(",", "")) * scale, as_decimal] if grouped else [as_decimal]
 
 
-def _unit(text: str, kind: Kind, units: str) -> tuple[float, str]:
+def _unit(text: str, kind: Kind, units: str) -> str:
     default = kind.us if units == "us" else kind.si
     name = default if not text else UNITS.get(text.lower().strip())
     if name is None:
@@ -154,12 +162,14 @@ def _unit(text: str, kind: Kind, units: str) -> tuple[float, str]:
     # A pound is a force on a gauge and a mass on a scale.
     if name == "pound_force" and text and kind.core == "kg":
         name = "pound"
-    factor = unit_factor(name, kind.core)
-    if factor is None:
+    # A degree is a place on the scale, or a step of it.
+    if kind.core == "delta_degC" and name in ("degF", "degC"):
+        name = f"delta_{name}"
+    if unit_factor(name, kind.core) is None:
         raise UnreadableNumber(
             f"“{text}” does not measure a {kind.name.replace('_', ' ')}", f"for example {kind.example}"
         )
-    return factor, name
+    return name
 
 
 def _pick(values: list[float], typed: list[float], kind: Kind) -> float:
@@ -189,7 +199,6 @@ def check_range(value: float, kind: Kind, units: str) -> float:
         raise UnreadableNumber("not a finite number", f"for example {kind.example}")
     if not kind.lowest <= value <= kind.highest:
         unit = kind.us if units == "us" else kind.si
-        factor = unit_factor(unit, kind.core) or 1.0
         shown = kind.us_shown if units == "us" else kind.si_shown
         raise UnreadableNumber(
             "out of any sensible range"
@@ -197,7 +206,7 @@ def check_range(value: float, kind: Kind, units: str) -> float:
             else "must be more than zero"
             if kind.lowest > 0
             else "out of range",
-            f"{_bound(kind.lowest / factor)} to {_bound(kind.highest / factor)} {shown}".strip(),
+            f"{_bound(from_core(kind.lowest, unit, kind.core))} to {_bound(from_core(kind.highest, unit, kind.core))} {shown}".strip(),
         )
     return value
 
@@ -229,6 +238,6 @@ def read(text: str, kind_name: str, units: str = "us") -> float:
     if not found:
         raise UnreadableNumber("not a number", f"for example {kind.example}")
     sign = -1.0 if found[1] == "-" else 1.0
-    factor, _ = _unit(found[3], kind, units)
+    unit = _unit(found[3], kind, units)
     typed = [sign * x for x in _plain_readings(found[2])]
-    return check_range(_pick([x * factor for x in typed], typed, kind), kind, units)
+    return check_range(_pick([to_core(x, unit, kind.core) for x in typed], typed, kind), kind, units)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from math import floor, gcd, log10
 
-from tuyere.calc.kinds import KINDS, factor
+from tuyere.calc.kinds import KINDS, in_system
 
 # For each kind: styles are chosen by the caller; "" is the kind's usual one.
 TAPE = 32
@@ -47,7 +47,7 @@ def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[s
 def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, str]:
     kind = KINDS[kind_name]
     us = units == "us"
-    x = value * factor(kind_name, units)
+    x = in_system(value, kind_name, units)
     unit = kind.us_shown if us else kind.si_shown
     if style == "about":
         return _grouped(round(x, 1 - floor(log10(abs(x)))) if x else 0.0, _digits(x, 2), units), unit
@@ -55,7 +55,7 @@ def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, 
         if style == "tape":
             return (fraction(x), unit) if us else (f"{x:.0f}", unit)
         return (_trim(f"{x:.3f}" if abs(x) < 1 else f"{x:.2f}") if us else _trim(f"{x:.1f}"), unit)
-    if kind_name == "count":
+    if kind_name in ("count", "temperature", "temperature_rise"):
         return f"{x:.0f}", unit
     if kind_name == "factor":
         return _trim(f"{x:.2f}") if style != "exact" else f"{x:.2f}", unit

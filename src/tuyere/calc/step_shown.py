@@ -25,6 +25,8 @@ KIND_OF = {
     "h": ("hours", "hour"),
     "Hz": ("frequency", "Hz"),
     "kWh": ("energy", "kilowatt_hour"),
+    "°C": ("temperature", "degC"),
+    "K": ("temperature_rise", "delta_degC"),
 }
 CORE = {
     "length": "mm",
@@ -39,6 +41,8 @@ CORE = {
     "percent": "percent",
     "hours": "hour",
     "frequency": "Hz",
+    "temperature": "degC",
+    "temperature_rise": "delta_degC",
     "energy": "kWh",
 }
 

@@ -64,7 +64,11 @@ FACTORS: dict[str, dict[str, Fraction]] = {
     "current": {"A": Fraction(1)},
     "frequency": {"Hz": Fraction(1)},
     "number": {"": Fraction(1)},
+    "temperature": {"degC": Fraction(1), "degF": Fraction(5, 9)},
+    "temperature difference": {"delta_degC": Fraction(1), "delta_degF": Fraction(5, 9)},
 }
+# Where a scale does not begin where the core's does: what it shows there.
+ZEROS: dict[str, Fraction] = {"degF": Fraction(32)}
 _MEASURES = {unit: measure for measure, units in FACTORS.items() for unit in units}
 
 
@@ -75,3 +79,21 @@ def unit_factor(unit: str, core: str) -> float | None:
     if measure is None or measure != _MEASURES.get(core):
         return None
     return float(FACTORS[measure][unit] / FACTORS[measure][core])
+
+
+def to_core(amount: float, unit: str, core: str) -> float:
+    """An amount of a unit in the core's unit; the unit must measure the same.
+
+    >>> round(to_core(212, "degF", "degC"), 9), to_core(2, "inch", "mm")
+    (100.0, 50.8)
+    """
+    return (amount - float(ZEROS.get(unit, 0))) * (unit_factor(unit, core) or 1.0)
+
+
+def from_core(value: float, unit: str, core: str) -> float:
+    """A core value as an amount of a unit.
+
+    >>> from_core(100, "degC", "degC"), round(from_core(37, "degF", "degC"), 9)
+    (100.0, 98.6)
+    """
+    return value * (unit_factor(core, unit) or 1.0) + float(ZEROS.get(unit, 0))

@@ -9,7 +9,7 @@ from math import cos, degrees, radians
 
 import numpy as np
 
-from tuyere.calc.kinds import KINDS, factor
+from tuyere.calc.kinds import KINDS, in_system
 from tuyere.calc.registry import Units
 from tuyere.core.alignment.pose import across
 from tuyere.core.errors import InputError
@@ -321,7 +321,7 @@ def _in_unit(value: float, kind: Kind, units: Units) -> tuple[float, str, float]
     if kind.quantity == "temperature":
         return (value * 9 / 5 + 32, "°F", step) if units == "us" else (value, "°C", step)
     of = KINDS[kind.quantity]
-    return value * factor(kind.quantity, units), of.us_shown if units == "us" else of.si_shown, step
+    return in_system(value, kind.quantity, units), of.us_shown if units == "us" else of.si_shown, step
 
 
 def take(twin: Twin, known: DriveKnown, ask: Ask, *, luck: Luck, serial: str, at: datetime) -> Shown:

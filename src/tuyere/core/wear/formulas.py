@@ -2,8 +2,14 @@
 
 from numpy import cos, radians, tan
 
-from tuyere.core.sources import GEOMETRY, KINEMATICS
+from tuyere.core.sources import GEOMETRY, KINEMATICS, Source
 from tuyere.core.steps import Num, formula
+
+PHYSICS = Source(title="difference of two temperatures", origin="exact")
+HEAT = Source(
+    title="rule of ten degrees (Arrhenius) for rubber and grease; handbooks", origin="recalled", confidence="low"
+)
+ISO281 = Source(title="ISO 281, basic rating life")
 
 
 @formula("h_drop", GEOMETRY)
@@ -64,3 +70,39 @@ def teeth_met(v: Num, p_t: Num) -> Num:
 def multiple_of(f_sh: Num, k_h: Num) -> Num:
     """A multiple of a frequency: what happens so often in each turn."""
     return f_sh * k_h
+
+
+@formula("h_left", GEOMETRY)
+def hours_left(h_run: Num, dL_gr: Num, L_left: Num) -> Num:
+    """Running hours until the rest of the growth is used, at the rate so far; a belt grows fastest when it is new."""
+    return h_run * L_left / dL_gr
+
+
+@formula("q_left", GEOMETRY)
+def section_left(t_now: Num, b_now: Num, t_n: Num, b_n: Num) -> Num:
+    """Cross section that is left of a flat belt."""
+    return 100 * t_now * b_now / (t_n * b_n)
+
+
+@formula("p_short", GEOMETRY)
+def pitch_short(d_lost: Num, D_seat: Num) -> Num:
+    """How much shorter the pitch of a toothed wheel is when its seat has sunk: pitch goes with the diameter."""
+    return 100 * d_lost / D_seat
+
+
+@formula("dtheta", PHYSICS)
+def temperature_rise(theta_b: Num, theta_a: Num) -> Num:
+    """What a bearing is warmer than its surroundings."""
+    return theta_b - theta_a
+
+
+@formula("l_heat", HEAT)
+def life_by_heat(dtheta_r: Num) -> Num:
+    """What is left of a rubber's life, or of a grease's, when it is so much warmer: half for every ten degrees."""
+    return 100 * 2 ** (-dtheta_r / 10)
+
+
+@formula("l_load", ISO281)
+def life_by_load(k_F: Num, e_b: Num) -> Num:
+    """What is left of a rolling bearing's life under so many times the load."""
+    return 100 * k_F ** (-e_b)

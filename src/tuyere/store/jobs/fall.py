@@ -10,7 +10,7 @@ from pydantic import Field
 from sqlmodel import Session, col, select
 
 from tuyere.calc.answer import Answer, Figure, WorkingStep
-from tuyere.calc.kinds import factor
+from tuyere.calc.kinds import in_system
 from tuyere.calc.registry import Units, find, work
 from tuyere.calc.scene_out import SceneOut, scene_out
 from tuyere.core.drawing.fall import Fall, fall_scene
@@ -145,7 +145,7 @@ def _rising(readings: list[TensionThen]) -> list[TensionThen]:
 
 def _drawn(known: DriveKnown, readings: list[TensionThen], line: tuple[Figure, Figure] | None, until: float) -> Scene:
     """The fall in the unit that is shown."""
-    in_unit = factor("force", known.units)
+    in_unit = in_system(1.0, "force", known.units)
     found = known.band("run in")
     low, high = (found[0].low_n, found[0].high_n) if found is not None else (0.0, 0.0)
     fall = Fall(
