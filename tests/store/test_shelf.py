@@ -20,7 +20,7 @@ from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.plumbing.trouble import NotThere
 from tuyere.store.shelf.book import count_again, current, parts_for, plain, put_by, set_place
-from tuyere.store.shelf.spares import drives_by_loop, spares_for
+from tuyere.store.shelf.spares import drives_by_loop, parts_of, spares_for
 from tuyere.store.shelf.tables import StockItem, StockMove
 
 
@@ -127,3 +127,19 @@ def test_two_machines_of_one_name_are_two_drives(db: Session) -> None:
         save_build(db, DRAY, drives[-1], BuildSave.model_validate(body))
     (shared,), says = spares_for(db, drives)
     assert shared.serves == ("Twin press, Main", "Twin press, Main") and "4 loops in place of 8" in says
+
+
+def test_a_drive_names_its_parts_and_what_the_shelf_holds_of_them(db: Session) -> None:
+    drive = a_drive(db)
+    parts = parts_of(db, drive)
+    assert [p.count for p in parts] == [4, 1, 1] and parts[0].what == "B90"
+    before = parts[0].on_shelf
+    put_by(db, DRAY, belts(3, "b 90"), place="rack 7")
+    (line,) = read_stock("part,section,size,diameter,count\nsheave,B,5.4,pitch,2").lines
+    put_by(db, DRAY, line, place="bin 2")
+    after = parts_of(db, drive)
+    assert after[0].on_shelf == before + 3 and "rack 7" in after[0].places
+    assert after[1].on_shelf == 2 and after[1].places == ("bin 2",), "a wheel by its groove and diameter"
+    assert after[2].on_shelf == parts[2].on_shelf
+    with pytest.raises(NotThere):
+        parts_of(db, uuid.uuid4())

@@ -17,6 +17,7 @@ from sqlmodel import Session, select
 from tests.store.test_jobs import DRAY, SPARKS, a_drive, say, step, through
 from tuyere.calc.registry import find, work
 from tuyere.core.errors import InputError
+from tuyere.core.upkeep.lubrication import oil_points
 from tuyere.exchange.calendar.feed import feed_of
 from tuyere.store.jobs.book import one_job, open_job, take_event
 from tuyere.store.jobs.dues import count_due, dues_until, list_dues, plan_due, snooze_due, tick_due
@@ -32,6 +33,7 @@ from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.trouble import NotThere, Stale
 from tuyere.store.upkeep.calendar import calendar_events
+from tuyere.store.upkeep.lubrication import oil_list
 from tuyere.store.upkeep.paper import round_sheet
 from tuyere.store.upkeep.round import round_view
 from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
@@ -348,3 +350,34 @@ def test_the_day_of_a_due_is_the_sooner_of_its_two(db: Session) -> None:
         due = plan(db, drive, by_date=now() + timedelta(days=date_in), by_hours=180 + hours_in)
         expected = now() + timedelta(days=min(date_in, hours_in / 8.0))
         assert isinstance(due.when, datetime) and abs(due.when - expected) < timedelta(minutes=5)
+
+
+# Oil and grease.
+
+
+def test_a_machine_lists_the_points_its_drives_have_and_what_is_planned_comes_again(db: Session) -> None:
+    drive = a_drive(db, find("chain-drive").example["input"], CHAIN)
+    machine = machine_of(db, drive)
+    points = oil_list(db, machine).points
+    assert points[0].key == "chain-hand" and points[0].drives == ["Main"] and points[0].due is None
+    assert {p.key for p in points} == {p.key for p in oil_points()}
+    belt = a_drive(db)
+    found = {p.key for p in oil_list(db, machine_of(db, belt)).points if p.drives}
+    assert found <= {"take-up-screw", "idler-pivot"}, "a belt itself gets none"
+    line = plan(db, drive, oil="chain-hand", every_days=7)
+    assert line.reason == "oil-chain-hand"
+    planned = oil_list(db, machine).points[0]
+    assert planned.due is not None and planned.due.id == line.id
+    tick_due(db, DRAY, line.id, DueDone(rev=line.rev, note="oiled"))
+    after = oil_list(db, machine).points[0].due
+    assert after is not None and after.id != line.id and after.when is not None and after.when > now()
+    with pytest.raises(InputError, match="no such point to oil"):
+        plan(db, drive, oil="the belt", every_days=7)
+    with pytest.raises(NotThere):
+        oil_list(db, uuid.uuid4())
+
+
+def test_every_point_says_how_much_and_what_too_much_does() -> None:
+    for p in oil_points():
+        assert p.every_days > 0 and len(p.too_much) > 15 and len(p.guard) > 5 and p.amount
+        assert len(f"oil-{p.key}") <= 40

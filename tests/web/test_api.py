@@ -147,7 +147,7 @@ def test_shorthand_and_handbook(client: FlaskClient) -> None:
         == "/bench/belt-length"
     )
     book = client.get("/api/handbook").json
-    assert len(book["tables"]) == 95 and all(t["source"] and t["recalled"] for t in book["tables"])
+    assert len(book["tables"]) == 98 and all(t["source"] and t["recalled"] for t in book["tables"])
     assert len(book["formulas"]) > 45 and all(f["source"] and f["expression"] for f in book["formulas"])
 
 

@@ -504,6 +504,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/dead-drive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dead drive
+         * @description A drive that does not turn: supply and loop from outside, then the loop off and each side by hand, in the order of least work; what turns freely is not the jam.
+         */
+        post: operations["calc_calc_dead_drive_calc_dead_drive_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/drive-compare": {
         parameters: {
             query?: never;
@@ -1484,6 +1504,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Parts that a drive takes
+         * @description Its loops and wheels, with what the shelf holds of them.
+         */
+        get: operations["stock_drive_parts_drives__uuid_ident__parts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/photos": {
         parameters: {
             query?: never;
@@ -2226,6 +2266,26 @@ export interface paths {
          * @description Keep what a meter shows.
          */
         post: operations["upkeep_keep_meter_machines__uuid_ident__meter_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines/{ident}/oil": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What is oiled and greased
+         * @description Points of a machine, with what, how much, how often, when next.
+         */
+        get: operations["upkeep_oil_machines__uuid_ident__oil_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -6038,6 +6098,115 @@ export interface components {
             loop_length: components["schemas"]["Figure"];
         };
         /**
+         * DeadDriveIn
+         * @description What was answered so far, look by look.
+         */
+        DeadDriveIn: {
+            /**
+             * Answers
+             * @description key of a look and its answer
+             */
+            answers?: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * DeadDriveOut
+         * @description The way so far, the next look or the end, and what is known of each part.
+         */
+        DeadDriveOut: {
+            end: components["schemas"]["DeadEndOut"] | null;
+            /** Minutes */
+            minutes: number;
+            next: components["schemas"]["LookOut"] | null;
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Said */
+            said: components["schemas"]["SaidOut"][];
+            /** Says */
+            says: string;
+        };
+        /** DeadDriveRequest */
+        DeadDriveRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["DeadDriveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** DeadDriveResponse */
+        DeadDriveResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["DeadDriveOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * DeadEndOut
+         * @description Where the search ended.
+         */
+        DeadEndOut: {
+            /** Does */
+            does: string;
+            /** Job */
+            job: string;
+            /** Key */
+            key: string;
+            /** Part */
+            part: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Destination
          * @description Somewhere the command line can go, with what it fills in.
          */
@@ -6553,6 +6722,12 @@ export interface components {
              * Format: uuid
              */
             machine_id: string;
+            /**
+             * Oil
+             * @description key of a point that is oiled or greased
+             * @default
+             */
+            oil?: string;
             /**
              * Op Id
              * Format: uuid
@@ -9324,6 +9499,27 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * LookOut
+         * @description A look: what is asked, how, guard, minutes and its answers.
+         */
+        LookOut: {
+            /** Answers */
+            answers: string[];
+            /**
+             * Guard
+             * @enum {string}
+             */
+            guard: "on" | "off";
+            /** How */
+            how: string;
+            /** Key */
+            key: string;
+            /** Minutes */
+            minutes: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * LoopSpan
          * @description A loop that was on a drive: from when to when, and whether it failed.
          */
@@ -9983,6 +10179,39 @@ export interface components {
             text: string;
         };
         /**
+         * OilList
+         * @description Points of a machine: those that are planned first, then those its drives have, then all others.
+         */
+        OilList: {
+            /** Points */
+            points: components["schemas"]["OilPointView"][];
+        };
+        /**
+         * OilPointView
+         * @description A point that wants oil or grease: how, how often, on which drives it is found, and when it is due.
+         */
+        OilPointView: {
+            /** Amount */
+            amount: string;
+            /** Drives */
+            drives: string[];
+            due: components["schemas"]["DueLine"] | null;
+            /** Every Days */
+            every_days: number;
+            /** Every Hours */
+            every_hours: number | null;
+            /** Guard */
+            guard: string;
+            /** Key */
+            key: string;
+            /** Lubricant */
+            lubricant: string;
+            /** Too Much */
+            too_much: string;
+            /** What */
+            what: string;
+        };
+        /**
          * OnScale
          * @description One tension of one belt on the three rulers: pull, force of the gauge, note. None where the belt's data are not known.
          */
@@ -10265,6 +10494,19 @@ export interface components {
              * @enum {string}
              */
             units?: "us" | "si";
+        };
+        /**
+         * PartOut
+         * @description A part in the way of the power: unknown, well, or held.
+         */
+        PartOut: {
+            /** Part */
+            part: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "unknown" | "well" | "held";
         };
         /**
          * PartUse
@@ -11264,6 +11506,18 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * SaidOut
+         * @description A look that was answered.
+         */
+        SaidOut: {
+            /** Answer */
+            answer: string;
+            /** Key */
+            key: string;
+            /** Words */
+            words: string;
         };
         /**
          * SaidView
@@ -13680,6 +13934,14 @@ export interface components {
             no: number;
         };
         /**
+         * Takes
+         * @description What a drive takes now.
+         */
+        Takes: {
+            /** Parts */
+            parts: components["schemas"]["WantedOut"][];
+        };
+        /**
          * TemplateBack
          * @description Put the shipped template back in the place of a lead's copy; ``rev`` is the copy's version that was read.
          */
@@ -15605,6 +15867,20 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
+        };
+        /**
+         * WantedOut
+         * @description A part that a drive takes, how many, how many are on the shelf and where.
+         */
+        WantedOut: {
+            /** Count */
+            count: number;
+            /** On Shelf */
+            on_shelf: number;
+            /** Places */
+            places: string[];
+            /** What */
+            what: string;
         };
         /**
          * WeightsIn
@@ -18687,6 +18963,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CrownResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_dead_drive_calc_dead_drive_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeadDriveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeadDriveResponse"];
                 };
             };
             /** @description problem */
@@ -24693,6 +25085,143 @@ export interface operations {
             };
         };
     };
+    stock_drive_parts_drives__uuid_ident__parts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Takes"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     jobs_photos_drives__uuid_ident__photos_get: {
         parameters: {
             query?: never;
@@ -30402,6 +30931,143 @@ export interface operations {
             };
             /** @description problem */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    upkeep_oil_machines__uuid_ident__oil_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OilList"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -63,6 +63,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/drives/:id/dead',
+      component: () => import('@/features/why/views/DeadView.vue'),
+      meta: { rail: 'machines' },
+      props: true,
+    },
+    {
       path: '/drives/:id/timeline',
       component: () => import('@/features/timeline/views/TimelineView.vue'),
       meta: { rail: 'machines' },

@@ -45,7 +45,8 @@ class Facts:
 
     ``one`` is one of its drives in words; ``speed_field`` is where its input holds the driver's speed, ``found_fields`` say what is there; ``most_ratio`` is
     what one drive does, ``ratio_words`` what more than that asks for.
-    ``loop`` is its loop as a mechanic names it at the machine. ``choices`` are the books a person picks from.
+    ``loop`` is its loop as a mechanic names it at the machine. ``choices`` are the books a person picks from, ``oiled`` the points
+    of such a drive that want oil or grease (core/upkeep/lubrication).
     """
 
     key: str
@@ -64,6 +65,7 @@ class Facts:
     one_drive: str = "one drive"
     ratio_words: str = RATIO_WORDS
     choices: tuple[Choice, ...] = ()
+    oiled: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -10,6 +10,7 @@ import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
 from tuyere.core.errors import InputError
+from tuyere.core.upkeep.lubrication import oil_point
 from tuyere.store.jobs.forms import DueDone, DuePlan, DueSnooze
 from tuyere.store.jobs.read import situation_of
 from tuyere.store.jobs.tables import Due
@@ -163,7 +164,7 @@ def plan_due(session: Session, actor: Actor, form: DuePlan) -> DueLine:
         machine_id=form.machine_id,
         drive_id=form.drive_id,
         title=form.title,
-        reason_key="person",
+        reason_key=f"oil-{oil_point(form.oil).key}" if form.oil else "person",
         template_key=form.template,
         by_date=by_date,
         by_hours=by_hours,

@@ -92,6 +92,7 @@ class DuePlan(Operation):
     by_hours: Annotated[float, Field(gt=0, le=1e6)] | None = Field(
         default=None, description="running hours on the machine's meter"
     )
+    oil: Annotated[str, Field(max_length=30)] = Field(default="", description="key of a point that is oiled or greased")
     every_days: Annotated[Whole, Field(ge=1, le=3660)] | None = None
     every_hours: Annotated[float, Field(gt=0, le=1e5)] | None = None
 

@@ -8,15 +8,16 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import sqlalchemy as sa
-from sqlmodel import Session, col
+from sqlmodel import Session, col, select
 
 from tuyere.core.errors import InputError
 from tuyere.core.upkeep.covering import Wants, covering_set
-from tuyere.store.builds.tables import Build, Loop
+from tuyere.store.builds.tables import Build, Element, Loop
 from tuyere.store.drives.tables import Duty
 from tuyere.store.machines.tables import Drive, Machine
 from tuyere.store.plumbing.rows import one
-from tuyere.store.shelf.book import plain
+from tuyere.store.shelf.book import current, plain
+from tuyere.store.shelf.tables import StockItem
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -113,3 +114,61 @@ def spares_for(session: Session, drives: Sequence[uuid.UUID]) -> tuple[list[Spar
     says = f"{together} loops in place of {alone}. " if together < alone else f"{together} loops; none can be shared. "
     says += f"The take-up is known of {known} of {len(takes)} drives; the others take their own length only."
     return spares, says
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Wanted:
+    """A part that stands on a drive: what it is, how many, how many lie on the shelf, and where."""
+
+    what: str
+    count: int
+    on_shelf: int
+    places: tuple[str, ...]
+
+
+# Diameters that a caliper cannot tell apart, mm.
+SAME_MM = 0.3
+
+
+def _is_wheel(item: StockItem, wheel: Element) -> bool:
+    """Whether a part on the shelf is this wheel: by groove and diameter, or by profile and teeth in its name."""
+    if item.part == "sheave":
+        alike = item.diameter_kind == wheel.diameter_kind and item.section.upper() == wheel.profile.upper()
+        return alike and abs((item.diameter_mm or 0.0) - wheel.diameter_mm) <= SAME_MM
+    if item.part != "sprocket" or wheel.teeth is None:
+        return False
+    named = plain(item.designation)
+    return named in {
+        plain(f"{wheel.profile}{x}") for x in (wheel.teeth, f"-{wheel.teeth}T", f"x{wheel.teeth}", f"B{wheel.teeth}")
+    }
+
+
+def parts_of(session: Session, drive_id: uuid.UUID) -> list[Wanted]:
+    """What a drive takes now, with what the shelf holds of it: loops, then wheels in the drive's order. Raises NotThere."""
+    one(session, Drive, drive_id)
+    build = session.exec(
+        select(Build)
+        .where(Build.drive_id == drive_id, Build.state == "frozen", Build.purpose != "designed")
+        .where(col(Build.valid_to).is_(None), col(Build.archived_at).is_(None))
+        .order_by(col(Build.no).desc())
+    ).first()
+    if build is None:
+        return []
+    shelf = [x for x in current(session, StockItem) if x.quantity]
+
+    def wanted(what: str, count: int, found: list[StockItem]) -> Wanted:
+        places = tuple(dict.fromkeys(x.place for x in found if x.place))
+        return Wanted(what=what, count=count, on_shelf=sum(x.quantity for x in found), places=places)
+
+    out = []
+    for loop in session.exec(select(Loop).where(Loop.build_id == build.id).order_by(col(Loop.no))).all():
+        found = [x for x in shelf if x.designation and plain(x.designation) == plain(loop.designation)]
+        out.append(wanted(loop.designation, loop.strands, found))
+    for wheel in session.exec(
+        select(Element).where(Element.build_id == build.id).order_by(col(Element.created_at))
+    ).all():
+        size = f"{wheel.teeth} teeth" if wheel.teeth else wheel.diameter_typed or f"{wheel.diameter_mm:.1f} mm"
+        kind = "" if wheel.teeth else f" {wheel.diameter_kind}"
+        name = f"{wheel.wheel} {wheel.kind}, {wheel.profile} {size}{kind}"
+        out.append(wanted(name, 1, [x for x in shelf if _is_wheel(x, wheel)]))
+    return out

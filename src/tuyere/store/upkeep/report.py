@@ -216,7 +216,7 @@ def _hours(duty: Duty, meter: Meter | None, days: float) -> tuple[float, bool]:
     return (a_day or HOURS_A_DAY) * days * WORKING_SHARE, a_day is None
 
 
-@dataclass(slots=True)
+@dataclass(slots=True, kw_only=True)
 class _Loss:
     """What a drive turned into heat, kWh, and from how many hours."""
 
@@ -263,7 +263,7 @@ def _losses(session: Session, period: Period) -> dict[uuid.UUID, _Loss]:
                 low, high = loss_band(duty.power_kw, efficiency_band(family.efficiency_of(section)), hours, 1)
         except (CoreError, KeyError):
             continue  # a section that this program does not know any more
-        loss = out.setdefault(build.drive_id, _Loss(""))
+        loss = out.setdefault(build.drive_id, _Loss(what=""))
         loss.what = family.what(designation, strands)
         loss.low, loss.high, loss.hours = loss.low + low, loss.high + high, loss.hours + hours
         loss.assumed = loss.assumed or assumed

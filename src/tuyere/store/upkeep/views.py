@@ -188,3 +188,24 @@ class TimelineView(Answer):
     marks: list[TimelineMark]
     lanes: list[str]
     more: int = Field(description="how many older ones are left out")
+
+
+class OilPointView(Answer):
+    """A point that wants oil or grease: how, how often, on which drives it is found, and when it is due."""
+
+    key: str
+    what: str
+    lubricant: str
+    amount: str
+    every_days: int
+    every_hours: float | None
+    too_much: str
+    guard: str
+    drives: list[str]
+    due: DueLine | None
+
+
+class OilList(Answer):
+    """Points of a machine: those that are planned first, then those its drives have, then all others."""
+
+    points: list[OilPointView]

@@ -21,7 +21,7 @@ from tuyere.store.plumbing.forms import Operation, Short
 from tuyere.store.plumbing.rows import one
 from tuyere.store.shelf.book import count_again, current, parts_for, plain, put_by, set_place
 from tuyere.store.shelf.book import keep_stock as keep
-from tuyere.store.shelf.spares import drives_by_loop, spares_for
+from tuyere.store.shelf.spares import drives_by_loop, parts_of, spares_for
 from tuyere.store.shelf.tables import StockItem
 from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, saved, session
 from tuyere.web.shelf.list_text import ListText, WrongLineOut, refuse_wrong, wrong_out
@@ -89,6 +89,21 @@ class Fits(Answer):
     """Drives that take a part now."""
 
     drives: list[FitLine]
+
+
+class WantedOut(Answer):
+    """A part that a drive takes, how many, how many are on the shelf and where."""
+
+    what: str
+    count: int
+    on_shelf: int
+    places: list[str]
+
+
+class Takes(Answer):
+    """What a drive takes now."""
+
+    parts: list[WantedOut]
 
 
 class CoverForm(Operation):
@@ -251,6 +266,15 @@ def part_drives(path: ById) -> Response:
         found = drives_by_loop(s).get(plain(item.designation), []) if item.designation else []
         lines = [FitLine(drive_id=d.drive_id, machine=d.machine, drive=d.drive, what=d.designation) for d in found]
     return answer(Fits(drives=lines))
+
+
+@api.get("/drives/<uuid:ident>/parts", summary="Parts that a drive takes", responses=documented(Takes, 404))
+def drive_parts(path: ById) -> Response:
+    """Its loops and wheels, with what the shelf holds of them."""
+    with session() as s:
+        found = parts_of(s, path.ident)
+    lines = [WantedOut(what=x.what, count=x.count, on_shelf=x.on_shelf, places=list(x.places)) for x in found]
+    return answer(Takes(parts=lines))
 
 
 @api.post("/stock/cover", summary="The smallest set of spares", responses=documented(Cover, 404))

@@ -22,6 +22,7 @@ from tuyere.store.plumbing.base import now
 from tuyere.store.upkeep import book
 from tuyere.store.upkeep.calendar import calendar_events
 from tuyere.store.upkeep.forms import CauseConfirm, FailureSave
+from tuyere.store.upkeep.lubrication import oil_list
 from tuyere.store.upkeep.paper import round_sheet
 from tuyere.store.upkeep.report import report_view
 from tuyere.store.upkeep.report_paper import report_csv, report_sheet
@@ -30,7 +31,7 @@ from tuyere.store.upkeep.round import round_view
 from tuyere.store.upkeep.tables_out import dues_csv, readings_csv, shelf_csv
 from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
 from tuyere.store.upkeep.trends import trends_view
-from tuyere.store.upkeep.views import RoundView, TimelineView, TrendsView, WhyView
+from tuyere.store.upkeep.views import OilList, RoundView, TimelineView, TrendsView, WhyView
 from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
 
 api = APIBlueprint("upkeep", __name__, url_prefix="/api", abp_tags=[Tag(name="upkeep")])
@@ -166,6 +167,13 @@ def meter(path: ById) -> Response:
 def keep_meter(path: ById, body: MeterSave) -> Response:
     """Keep what a meter shows."""
     return saved(body, lambda s, actor: read_meter(s, actor, path.ident, body))
+
+
+@api.get("/machines/<uuid:ident>/oil", summary="What is oiled and greased", responses=documented(OilList, 404))
+def oil(path: ById) -> Response:
+    """Points of a machine, with what, how much, how often, when next."""
+    with session() as s:
+        return answer(oil_list(s, path.ident))
 
 
 @api.get("/drives/<uuid:ident>/trends", summary="Where its readings go", responses=documented(TrendsView, 404))

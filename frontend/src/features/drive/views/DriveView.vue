@@ -24,6 +24,7 @@ import { useSettings } from '@/shared/state/settings'
 import AnswerColumn from '../components/AnswerColumn.vue'
 import ChooseStage from '../components/ChooseStage.vue'
 import DriveLinks from '../components/DriveLinks.vue'
+import PartsOf from '../components/PartsOf.vue'
 import DutyStage from '../components/DutyStage.vue'
 import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
@@ -358,6 +359,7 @@ watch(
           <TensionFall :id="id" />
         </template>
       </section>
+      <PartsOf v-if="build" :id="id" :key="build.id" />
       <HowCome
         :steps="worked.answer.value?.working ?? []"
         :step="how.step"

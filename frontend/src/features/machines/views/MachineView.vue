@@ -15,6 +15,7 @@ import { useSettings } from '@/shared/state/settings'
 
 import MachineForm from '../components/MachineForm.vue'
 import MeterForm from '../components/MeterForm.vue'
+import OilCard from '../components/OilCard.vue'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
@@ -75,6 +76,7 @@ onMounted(load)
         <FaultList :faults="otherFaults(driveProblem, ['name'])" />
       </section>
       <MeterForm :key="machine.id" :machine="machine.id" />
+      <OilCard :key="machine.id" :machine="machine.id" />
       <p>
         <router-link :to="`/machines/${machine.id}/timeline`" class="time">Timeline of this machine</router-link>
         <router-link :to="{ path: '/files', query: { machine: machine.id } }" class="time"

@@ -105,6 +105,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
           Why did it fail? <span class="figure">{{ why.what }}</span>
         </h1>
         <button v-if="given" type="button" class="plain" @click="back">Take back the last answer</button>
+        <router-link v-else class="way" :to="`/drives/${id}/dead`">It does not turn at all</router-link>
       </header>
       <p v-if="why.repeat" class="repeat"><span aria-hidden="true">■</span> {{ why.repeat }}</p>
       <section v-if="r?.check && sign" class="sheet check">

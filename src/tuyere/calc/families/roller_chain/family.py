@@ -46,6 +46,7 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
         title="Roller chain",
         one="roller chain drive",
         order=20,
+        oiled=("chain-hand",),
         group="Roller chain",
         calc="chain-drive",
         select="chain-select",
