@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import io
 from datetime import timedelta
+from math import hypot
 from typing import Any
 
+import ezdxf
 import pypdfium2
 import pytest
 from pydantic import ValidationError
@@ -13,6 +16,7 @@ from sqlmodel import Session
 from tests.store.test_jobs import BEGAN, DRAY, a_drive, say, step, through
 from tuyere.calc.registry import find
 from tuyere.core.errors import InputError
+from tuyere.exchange.drawing.dxf import dxf_of
 from tuyere.exchange.drawing.pdf import pdf_of_page
 from tuyere.exchange.sheets.card import card_html
 from tuyere.jobs.template import shipped
@@ -20,10 +24,11 @@ from tuyere.store.drives.book import drive_view
 from tuyere.store.drives.ends import save_ends
 from tuyere.store.drives.forms import EndsSave
 from tuyere.store.jobs.book import open_job, templates_for
-from tuyere.store.jobs.card import drive_tag, job_card
+from tuyere.store.jobs.card import drive_drawing, drive_tag, job_card
 from tuyere.store.jobs.dues import list_dues
 from tuyere.store.jobs.fall import tension_fall
 from tuyere.store.jobs.forms import JobOpen
+from tuyere.store.jobs.read import build_of, known_of
 from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.plumbing.trouble import Stale
@@ -174,3 +179,22 @@ def test_a_tag_says_when_it_was_set_what_is_due_and_what_comes_first(db: Session
     empty = add_drive(db, DRAY, machine.id, DriveCreate(name="Main"))
     with pytest.raises(InputError, match="nothing is known"):
         drive_tag(db, empty, units="us", address="http://x")
+
+
+@pytest.mark.outside("ezdxf: the drive's drawing is read back and measured against its elevation")
+@pytest.mark.parametrize(("units", "worth"), [("us", 25.4), ("si", 1.0)])
+def test_a_drive_is_drawn_true_to_size_for_cutting(db: Session, units: Any, worth: float) -> None:
+    drive = a_drive(db)
+    scene, scale = drive_drawing(db, drive, units)
+    space = ezdxf.read(io.StringIO(dxf_of(scene, scale, "in" if units == "us" else "mm"))).modelspace()
+    known = known_of(db, build_of(db, drive), units)
+    wheels = known.worked.elevation.wheels
+    radii = sorted({round(c.dxf.radius * worth, 3) for c in space.query("CIRCLE")})
+    assert all(any(abs(r - w.outside_radius) < 0.01 for r in radii) for w in wheels)
+    centres = [
+        next(c.dxf.center for c in space.query("CIRCLE") if abs(c.dxf.radius * worth - w.outside_radius) < 0.01)
+        for w in wheels
+    ]
+    apart = (centres[0] - centres[1]).magnitude * worth
+    assert apart == pytest.approx(hypot(wheels[0].x - wheels[1].x, wheels[0].y - wheels[1].y), abs=0.01)
+    assert f"1 : {scale:g}" in " ".join(t.dxf.text for t in space.query("TEXT"))

@@ -10,7 +10,7 @@ from sqlmodel import Session
 
 from tuyere.calc.registry import Units
 from tuyere.calc.shown import inside
-from tuyere.core.drawing.scene import Scene
+from tuyere.core.drawing.scene import Scene, Text
 from tuyere.exchange.sheets.card import Card, ReadBlock, ReadRow, Row
 from tuyere.exchange.sheets.facts import big_figures, picture, tension_ruler, to_set
 from tuyere.exchange.sheets.tag import Tag
@@ -164,3 +164,18 @@ def drive_tag(session: Session, drive_id: uuid.UUID, *, units: Units, address: s
         address=f"{address}/drives/{drive_id}",
         inches=units == "us",
     )
+
+
+SHEET = (260.0, 150.0)
+
+
+def drive_drawing(session: Session, drive_id: uuid.UUID, units: Units) -> tuple[Scene, float]:
+    """(a drive's elevation as a drawing with its name, its scale 1 : n). Raises NotThere; InputError where nothing is known."""
+    drive = one(session, Drive, drive_id)
+    machine = session.get_one(Machine, drive.machine_id)
+    known: DriveKnown = known_of(session, build_of(session, drive_id), units)
+    scene, scale = picture(known, *SHEET)
+    inches = "inches" if units == "us" else "millimetres"
+    name = f"{machine.name}, {drive.name}: {known.what}"
+    said = Text(x=6.0, y=4.0, text=f"{name}. 1 : {scale:g}, figures in {inches}.", size=3.2, layer="words")
+    return replace(scene, title=name, items=(*scene.items, said)), scale

@@ -11,12 +11,13 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field, StringConstraints
 
 from tuyere.calc.registry import Units
+from tuyere.exchange.drawing.dxf import dxf_of
 from tuyere.exchange.drawing.pdf import pdf_of, pdf_of_page
 from tuyere.exchange.drawing.svg import svg_of
 from tuyere.exchange.sheets.card import Paper, card_html
 from tuyere.exchange.sheets.tag import Size, tag_scene
 from tuyere.store.jobs import book
-from tuyere.store.jobs.card import drive_tag, job_card
+from tuyere.store.jobs.card import drive_drawing, drive_tag, job_card
 from tuyere.store.jobs.dues import list_dues, plan_due, snooze_due, tick_due
 from tuyere.store.jobs.fall import TensionFall, tension_fall
 from tuyere.store.jobs.forms import (
@@ -138,7 +139,7 @@ class TagPath(ById):
 
 
 def _sheet(made: bytes | str, kind: str, name: str) -> Response:
-    types = {"pdf": "application/pdf", "svg": "image/svg+xml"}
+    types = {"pdf": "application/pdf", "svg": "image/svg+xml", "dxf": "image/vnd.dxf"}
     response = Response(made, 200, content_type=types[kind])
     response.headers["Content-Disposition"] = f'inline; filename="{name}.{kind}"'
     return response
@@ -167,6 +168,25 @@ def tag(path: TagPath, query: TagQuery) -> Response:
     with session() as s:
         scene = tag_scene(drive_tag(s, path.ident, units=query.units, address=_here()), query.size)
     return _sheet(pdf_of(scene) if path.kind == "pdf" else svg_of(scene), path.kind, f"tag-{str(path.ident)[:8]}")
+
+
+class DrawingPath(ById):
+    """A drawing and the kind of file."""
+
+    kind: Literal["svg", "pdf", "dxf"]
+
+
+@api.get("/drives/<uuid:ident>/drawing.<kind>", summary="A drive's drawing", responses=PDF)
+def drawing(path: DrawingPath, query: InUnitsQuery) -> Response:
+    """The drive's elevation: to a scale that is said, and true to size in DXF."""
+    with session() as s:
+        scene, scale = drive_drawing(s, path.ident, query.units)
+    made: bytes | str
+    if path.kind == "dxf":
+        made = dxf_of(scene, scale, "in" if query.units == "us" else "mm")
+    else:
+        made = pdf_of(scene) if path.kind == "pdf" else svg_of(scene)
+    return _sheet(made, path.kind, f"drive-{str(path.ident)[:8]}")
 
 
 @api.get("/dues", summary="What is due", responses=documented(DueList))

@@ -28,6 +28,17 @@ const TAGS = [
         >{{ t.words }}</a
       ></span
     >
+    <span class="tag"
+      >Drawing
+      <a
+        v-for="k in ['pdf', 'svg', 'dxf']"
+        :key="k"
+        :href="`/api/drives/${id}/drawing.${k}?units=${settings.units}`"
+        target="_blank"
+        rel="noopener"
+        >{{ k.toUpperCase() }}</a
+      ></span
+    >
   </div>
 </template>
 
