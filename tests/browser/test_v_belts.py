@@ -120,4 +120,5 @@ def test_what_is_this_belt_on_a_phone(open_page: Opener, axe: Callable[[Page], l
     assert axe(page) == []
     tab_bar = page.get_by_role("link", name="Bench")
     tab_bar.click()
-    expect(page.get_by_role("heading", name="What is this belt?")).to_be_visible()
+    page.wait_for_url("**/bench")
+    expect(page.get_by_role("heading", name="What is this belt?", level=2)).to_be_visible()

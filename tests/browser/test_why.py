@@ -32,6 +32,8 @@ def test_a_snapped_nearly_new_belt_is_traced_to_its_cause_in_at_most_seven_answe
     signs = {s.words: s for s in model_of("v").signs}
     causes = {c.words for c in model_of("v").causes if c.key == CAUSE}
     while given < 7:
+        # The question is that of all answers so far, not of the ones before the last.
+        expect(page.locator(".check")).to_have_attribute("aria-busy", "false")
         heading = page.locator(".check h2").inner_text().removesuffix("?")
         sign = signs[heading]
         pair = pairs.get((sign.key, CAUSE))

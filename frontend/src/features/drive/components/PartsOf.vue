@@ -21,7 +21,7 @@ const words = (p: { count: number; on_shelf: number }) =>
 
 <template>
   <section v-if="parts.length" class="sheet parts" aria-labelledby="parts-title">
-    <h2 id="parts-title">Parts it takes <router-link to="/shelf" class="to">Shelf</router-link></h2>
+    <h2 id="parts-title">Parts it takes <router-link to="/shelf" class="to">All parts</router-link></h2>
     <ul>
       <li v-for="p in parts" :key="p.what">
         <span role="img" :aria-label="words(p)">{{ mark(p) }}</span>
@@ -48,6 +48,7 @@ h2 {
 .to {
   font-size: 17px;
   min-height: 44px;
+  min-width: 44px;
   display: grid;
   align-items: center;
 }

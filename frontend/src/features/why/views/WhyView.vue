@@ -51,8 +51,8 @@ function take(fresh: Why) {
   setPlace(fresh.machine, `Why did it fail? ${fresh.drive}`)
 }
 let asked = 0
-// While an answer is being worked the causes below are the last ones: they stay in sight but cannot be pressed,
-// as the list will move under the finger.
+// While an answer is being worked the question and the causes are the last ones: they stay in sight but cannot be
+// pressed, for the finger would answer the next question, or the list would move under it.
 const working = ref(false)
 async function work() {
   const of = why.value
@@ -108,7 +108,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
         <router-link v-else class="way" :to="`/drives/${id}/dead`">It does not turn at all</router-link>
       </header>
       <p v-if="why.repeat" class="repeat"><span aria-hidden="true">■</span> {{ why.repeat }}</p>
-      <section v-if="r?.check && sign" class="sheet check">
+      <section v-if="r?.check && sign" class="sheet check" :inert="working" :aria-busy="working">
         <FaultPicture v-if="drawn(sign.picture)" :of="sign.picture" beside class="shot" />
         <div>
           <p class="label">{{ given ? 'Next best look' : 'Begin here, or tap what you see below' }}</p>
