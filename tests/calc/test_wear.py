@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 import pytest
@@ -119,3 +120,21 @@ def test_worn_parts_that_cannot_be_are_refused_beside_their_field(name: str, giv
     with pytest.raises(InputError) as e:
         told(name, **given)
     assert e.value.field == field
+
+
+def test_the_chart_puts_each_note_at_its_frequency() -> None:
+    r = told(
+        "belt-frequencies",
+        driver_speed="1750",
+        driver_diameter="5.4",
+        driven_diameter="14.1",
+        length="93",
+        measured="10.8",
+    )["result"]
+    items = r["picture"]["items"]
+    marks = {i["text"]: i["points"][0][0] for i in items if i["text"] and i["text"].replace(".", "").isdigit()}
+    (a, xa), (b, xb) = [(float(k), v) for k, v in marks.items()][:2]
+    per = (xb - xa) / (math.log10(b) - math.log10(a))
+    stems = sorted({round(i["points"][0][0], 3) for i in items if i["kind"] == "line" and i["layer"] == "parts"})
+    asked = sorted(round(xa + per * math.log10(n["frequency"]["value"] / a), 3) for n in r["notes"])
+    assert stems == pytest.approx(sorted(set(asked)), abs=2e-3)

@@ -604,6 +604,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/fan-speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fan at another speed
+         * @description Flow, pressure, power and sound of a fan at another speed, and what its motor will draw.
+         */
+        post: operations["calc_calc_fan_speed_calc_fan_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/flat-belt-wear": {
         parameters: {
             query?: never;
@@ -804,6 +824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pump-speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pump at another speed
+         * @description Flow, head and power of a pump at another speed, with the static head of its pipe; what its motor will draw.
+         */
+        post: operations["calc_calc_pump_speed_calc_pump_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/round-belt": {
         parameters: {
             query?: never;
@@ -964,6 +1004,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/step-pulleys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step pulleys
+         * @description Several speeds from one belt: both cones so that it fits on every step, in sizes that can be made; or a pair checked.
+         */
+        post: operations["calc_calc_step_pulleys_calc_step_pulleys_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sync-drive": {
         parameters: {
             query?: never;
@@ -1078,6 +1138,26 @@ export interface paths {
          * @description One synchronous drive against every limit of the search: what it misses and by how much, or its place in the order.
          */
         post: operations["calc_calc_sync_why_not_calc_sync_why_not_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tach-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Two shafts under a tachometer
+         * @description Real ratio, slip against the ratio without load, and whether a diameter or the motor's speed is another than was said.
+         */
+        post: operations["calc_calc_tach_check_calc_tach_check_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3081,6 +3161,20 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * AmpsOut
+         * @description What the motor will draw, and how fast the machine may run by it.
+         */
+        AmpsOut: {
+            expected: components["schemas"]["Band"];
+            most_speed: components["schemas"]["Band"];
+            share_of_plate: components["schemas"]["Band"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "fine" | "watch" | "act";
         };
         /**
          * ArcOut
@@ -7504,6 +7598,111 @@ export interface components {
             verdict: "good" | "limited" | "no";
         };
         /**
+         * FanSpeedIn
+         * @description A fan at the speed of now and at another.
+         */
+        FanSpeedIn: {
+            /**
+             * Most Speed
+             * @description greatest speed on the fan's plate
+             * @default null
+             */
+            most_speed?: (number | string) | null;
+            /**
+             * @description what the motor draws now
+             * @default null
+             */
+            motor?: components["schemas"]["MotorNowIn"] | null;
+            /**
+             * New Speed
+             * @description speed that is thought of
+             */
+            new_speed: number | string;
+            /**
+             * Speed
+             * @description speed of the fan now
+             */
+            speed: number | string;
+        };
+        /**
+         * FanSpeedOut
+         * @description Flow, pressure, power and sound against now.
+         */
+        FanSpeedOut: {
+            amps: components["schemas"]["AmpsOut"] | null;
+            flow: components["schemas"]["Figure"];
+            /** Louder Db */
+            louder_db: number;
+            power: components["schemas"]["Figure"];
+            pressure: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+        };
+        /** FanSpeedRequest */
+        FanSpeedRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["FanSpeedIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** FanSpeedResponse */
+        FanSpeedResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["FanSpeedOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * FaultOut
          * @description One fault: what it is, how sure, what is allowed, and in words.
          */
@@ -8420,6 +8619,7 @@ export interface components {
             measured_is: components["schemas"]["NoteOut"][];
             /** Notes */
             notes: components["schemas"]["NoteOut"][];
+            picture: components["schemas"]["SceneOut"];
             /** Says */
             says: string;
         };
@@ -10031,6 +10231,28 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * MotorNowIn
+         * @description What the motor draws now and what its plate says, A.
+         */
+        MotorNowIn: {
+            /**
+             * Amps
+             * @description highest of the three phases now, in service with doors closed, A
+             */
+            amps: number;
+            /**
+             * Full Load Amps
+             * @description full-load current on the plate, A
+             */
+            full_load_amps: number;
+            /**
+             * No Load Amps
+             * @description current without load, belt off, A
+             * @default null
+             */
+            no_load_amps?: number | null;
+        };
+        /**
          * MotorSpeedIn
          * @description An induction motor.
          */
@@ -10444,6 +10666,22 @@ export interface components {
             lines: components["schemas"]["RatingLineOut"][];
         };
         /**
+         * PairIn
+         * @description One step of a pair that is there.
+         */
+        PairIn: {
+            /**
+             * Driven
+             * @description driven wheel's diameter on this step, pitch
+             */
+            driven: number | string;
+            /**
+             * Driver
+             * @description driver's diameter on this step, pitch
+             */
+            driver: number | string;
+        };
+        /**
          * PartForm
          * @description One part, typed: what it is, its size as it stands on it or as measured, how many.
          */
@@ -10830,6 +11068,121 @@ export interface components {
             sweep_deg: number;
             /** Text */
             text: string;
+        };
+        /**
+         * PumpSpeedIn
+         * @description A pump at the speed of now and at another; heads as shares of the head of now.
+         */
+        PumpSpeedIn: {
+            /**
+             * Kind
+             * @description kind of pump
+             * @enum {string}
+             */
+            kind: "centrifugal" | "positive displacement";
+            /**
+             * @description what the motor draws now
+             * @default null
+             */
+            motor?: components["schemas"]["MotorNowIn"] | null;
+            /**
+             * New Speed
+             * @description speed that is thought of
+             */
+            new_speed: number | string;
+            /**
+             * Shut Off
+             * @description head against a shut valve, share of now; 130 % is taken
+             * @default null
+             */
+            shut_off?: (number | string) | null;
+            /**
+             * Speed
+             * @description speed of the pump now
+             */
+            speed: number | string;
+            /**
+             * Static
+             * @description static head, as a share of the head of now; none is taken
+             * @default null
+             */
+            static?: (number | string) | null;
+        };
+        /**
+         * PumpSpeedOut
+         * @description Flow, head and power against now.
+         */
+        PumpSpeedOut: {
+            amps: components["schemas"]["AmpsOut"] | null;
+            flow: components["schemas"]["Figure"];
+            head: components["schemas"]["Figure"];
+            power: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+        };
+        /** PumpSpeedRequest */
+        PumpSpeedRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["PumpSpeedIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** PumpSpeedResponse */
+        PumpSpeedResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["PumpSpeedOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * RangeIn
@@ -12075,6 +12428,15 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * ShaftOut
+         * @description One shaft's readings.
+         */
+        ShaftOut: {
+            error: components["schemas"]["Figure"];
+            mean: components["schemas"]["Figure"];
+            spread: components["schemas"]["Figure"];
+        };
+        /**
          * SheaveIn
          * @description A grooved sheave: one diameter, which diameter that is, and its groove.
          */
@@ -12711,6 +13073,162 @@ export interface components {
             closer_left: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+        };
+        /**
+         * StepOut
+         * @description One step.
+         */
+        StepOut: {
+            driven: components["schemas"]["Figure"];
+            driver: components["schemas"]["Figure"];
+            slack: components["schemas"]["Figure"];
+            speed: components["schemas"]["Figure"];
+        };
+        /**
+         * StepPulleysIn
+         * @description Wanted speeds, or the lowest and highest with the number of steps, or a pair that is there.
+         */
+        StepPulleysIn: {
+            /**
+             * Belt
+             * @description how the belt runs
+             * @default open
+             * @enum {string}
+             */
+            belt?: "open" | "crossed";
+            /**
+             * Centres
+             * @description centre distance
+             */
+            centres: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * First
+             * @description driver's diameter on the first step, pitch
+             * @default null
+             */
+            first?: (number | string) | null;
+            /**
+             * Highest
+             * @description highest driven speed
+             * @default null
+             */
+            highest?: (number | string) | null;
+            /**
+             * Lowest
+             * @description lowest driven speed
+             * @default null
+             */
+            lowest?: (number | string) | null;
+            /**
+             * Made In
+             * @description sizes are made in steps of; exact where left open
+             * @default null
+             */
+            made_in?: (number | string) | null;
+            /**
+             * Pairs
+             * @description a pair that is there, to be checked
+             */
+            pairs?: components["schemas"]["PairIn"][];
+            /**
+             * Speeds
+             * @description driven speeds, step by step, or leave open
+             */
+            speeds?: (number | string)[];
+            /**
+             * Steps
+             * @description how many steps
+             * @default null
+             */
+            steps?: number | null;
+            /**
+             * Within
+             * @description how far a speed may be off; 2 % where left open
+             * @default null
+             */
+            within?: (number | string) | null;
+        };
+        /**
+         * StepPulleysOut
+         * @description The pair, the belt's length, and how well it fits.
+         */
+        StepPulleysOut: {
+            belt_length: components["schemas"]["Figure"];
+            most_slack: components["schemas"]["Figure"];
+            picture: components["schemas"]["SceneOut"];
+            /** Says */
+            says: string;
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+        };
+        /** StepPulleysRequest */
+        StepPulleysRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["StepPulleysIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** StepPulleysResponse */
+        StepPulleysResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["StepPulleysOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * StepView
@@ -13750,6 +14268,132 @@ export interface components {
             source: string;
             /** Title */
             title: string;
+        };
+        /** TachCheckRequest */
+        TachCheckRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["TachIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** TachCheckResponse */
+        TachCheckResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["TachOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * TachIn
+         * @description Speeds of both shafts under load, several readings each; without load too where it can be.
+         */
+        TachIn: {
+            /**
+             * Driven
+             * @description driven shaft under load
+             */
+            driven: (number | string)[];
+            /**
+             * Driven Diameter
+             * @description pitch diameter of the driven wheel
+             * @default null
+             */
+            driven_diameter?: (number | string) | null;
+            /**
+             * Driver
+             * @description driver under load, reading by reading
+             */
+            driver: (number | string)[];
+            /**
+             * Driver Diameter
+             * @description pitch diameter of the driver, as it is said
+             * @default null
+             */
+            driver_diameter?: (number | string) | null;
+            /**
+             * Named Speed
+             * @description speed on the motor's plate, or of the governor
+             * @default null
+             */
+            named_speed?: (number | string) | null;
+            /**
+             * Unloaded Driven
+             * @description driven shaft without load
+             */
+            unloaded_driven?: (number | string)[];
+            /**
+             * Unloaded Driver
+             * @description driver without load
+             */
+            unloaded_driver?: (number | string)[];
+        };
+        /**
+         * TachOut
+         * @description What the tachometer says.
+         */
+        TachOut: {
+            driven: components["schemas"]["ShaftOut"];
+            driver: components["schemas"]["ShaftOut"];
+            driver_diameter_is: components["schemas"]["Figure"] | null;
+            lost_to_diameters: components["schemas"]["Figure"] | null;
+            ratio: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            slip: components["schemas"]["Figure"] | null;
+            slip_error: components["schemas"]["Figure"] | null;
+            unloaded_ratio: components["schemas"]["Figure"] | null;
+            /** Verdict */
+            verdict: string;
         };
         /**
          * TakeAsk
@@ -19659,6 +20303,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_fan_speed_calc_fan_speed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FanSpeedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FanSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_flat_belt_wear_calc_flat_belt_wear_post: {
         parameters: {
             query?: never;
@@ -20819,6 +21579,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_pump_speed_calc_pump_speed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PumpSpeedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PumpSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_round_belt_calc_round_belt_post: {
         parameters: {
             query?: never;
@@ -21747,6 +22623,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_step_pulleys_calc_step_pulleys_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepPulleysRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepPulleysResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_sync_drive_calc_sync_drive_post: {
         parameters: {
             query?: never;
@@ -22347,6 +23339,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SyncWhyNotResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_tach_check_calc_tach_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TachCheckRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TachCheckResponse"];
                 };
             };
             /** @description problem */

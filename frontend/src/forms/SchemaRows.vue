@@ -44,7 +44,7 @@ function remove(no: number) {
       }}<span v-if="field.help" class="dim"> · {{ wheelName(settings.wheelWord, field.help) }}</span>
     </legend>
     <div v-for="no in count" :key="no" class="line">
-      <p class="no">{{ one }} {{ no }}</p>
+      <p v-if="!field.plain" class="no">{{ one }} {{ no }}</p>
       <SchemaFields v-model="typed" :fields="field.row(no - 1)" :problem="problem" />
       <el-button v-if="count > 1" :aria-label="`Take out ${one} ${no}`" @click="remove(no - 1)">Take out</el-button>
     </div>

@@ -105,7 +105,11 @@ export function fieldsOf(
       const plain = Boolean(item['x-kind'])
       const row = (no: number) =>
         plain
-          ? fieldsOf({ properties: { [String(no)]: item } }, defs, base.path + '.')
+          ? fieldsOf({ properties: { [String(no)]: item } }, defs, base.path + '.').map((f) => ({
+              ...f,
+              // A list of plain figures: each goes by the list's own name and its place, not by its index.
+              name: `${base.name.replace(/s$/, '')} ${no + 1}`,
+            }))
           : fieldsOf(item, defs, `${base.path}.${no}.`)
       return [{ form: 'rows', ...base, row, plain }]
     }

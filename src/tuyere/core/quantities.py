@@ -410,6 +410,17 @@ QUANTITIES: dict[str, Quantity] = {
     "dT_10": _(r"\Delta T_{10}", "N", "tension lost with every ten times the hours"),
     "h_run": _(r"h", "h", "running hours since the fit"),
     "T_h": _(r"T_h", "N", "tension after so many running hours"),
+    # speeds under a tachometer, fans and pumps
+    "i_0": _(r"i_0", "1", "turns of the driver for one of the driven shaft, without load"),
+    "s_u": _(r"s", "%", "slip under load"),
+    "s_d": _(r"s_d", "%", "speed that is lost to what the diameters say"),
+    "q_f": _("q", "%", "flow over that of now"),
+    "p_r": _("p", "%", "pressure over that of now"),
+    "P_r": _(r"P_\mathrm{r}", "%", "power over that of now"),
+    "r_n": _("r", "1", "speed over that of now"),
+    "h_0": _(r"h_0", "1", "head against a shut valve over that of now"),
+    "h_s": _(r"h_\mathrm{s}", "1", "static head over the head of now"),
+    "h_r": _("h", "%", "head over that of now"),
     # wear
     "w_less": _(r"\Delta w", "mm", "width that belt and groove have lost together"),
     "alpha_g": _(r"\alpha", "°", "angle of the groove"),

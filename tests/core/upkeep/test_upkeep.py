@@ -8,6 +8,7 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from lifelines import WeibullFitter, datasets
 from scipy.stats import theilslopes, weibull_min
 
 from tuyere.core.errors import InputError
@@ -119,3 +120,33 @@ def test_too_little_is_said_to_be_too_little(work: object, field: str) -> None:
     with pytest.raises(InputError) as e:
         work()  # type: ignore[operator]
     assert e.value.field == field
+
+
+OPEN_DATA = {
+    "waltons": ("T", "E"),
+    "leukemia": ("t", "status"),
+    "larynx": ("time", "death"),
+    "lung": ("time", "status"),
+    "gbsg2": ("time", "cens"),
+    "rossi": ("week", "arrest"),
+    "kidney_transplant": ("time", "death"),
+    "stanford_heart_transplants": ("stop", "event"),
+    "multicenter_aids_cohort_study": ("T", "D"),
+    "lymphoma": ("Time", "Censor"),
+}
+
+
+@pytest.mark.outside("lifelines: its Weibull fitter on its open data sets, survivors counted in")
+@pytest.mark.parametrize("name", list(OPEN_DATA))
+def test_lives_of_open_data_are_those_of_a_kept_library(name: str) -> None:
+    time, event = OPEN_DATA[name]
+    data = getattr(datasets, f"load_{name}")()
+    data = data[data[time] > 0]
+    died = data[event].astype(bool)
+    theirs = WeibullFitter().fit(data[time], event_observed=died)
+    ours = life_of(data[time][died].tolist(), data[time][~died].tolist())
+    assert ours.shape == pytest.approx(theirs.rho_, rel=2e-3)
+    assert ours.scale == pytest.approx(theirs.lambda_, rel=2e-3)
+    at = float(data[time].median())
+    assert ours.left_after(at) == pytest.approx(float(theirs.survival_function_at_times(at).iloc[0]), abs=2e-3)
+    assert ours.scale_low < theirs.lambda_ < ours.scale_high and ours.failed == int(died.sum())

@@ -6,6 +6,8 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Frequency, Length, Size, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
+from tuyere.calc.scene_out import SceneOut, scene_out
+from tuyere.core.drawing.notes import notes_scene
 from tuyere.core.speeds.formulas import belt_speed, driven_speed
 from tuyere.core.wear.frequencies import nearest, notes_of
 
@@ -38,6 +40,7 @@ class FrequenciesOut(Answer):
     says: str
     measured_is: list[NoteOut]
     notes: list[NoteOut]
+    picture: SceneOut
 
 
 @calculation(
@@ -70,8 +73,10 @@ def belt_frequencies(given: FrequenciesIn, frame: Frame) -> FrequenciesOut:
     )
     out = [NoteOut(of=m.of, times=m.times, frequency=f(m.hertz, "frequency"), points_at=m.points_at) for m in notes]
     asked = maybe(given.measured)
+    picture = scene_out(notes_scene(notes, asked))
     if asked is None:
-        return FrequenciesOut(says="Say what was measured to see what it points at.", measured_is=[], notes=out)
+        says = "Say what was measured to see what it points at."
+        return FrequenciesOut(says=says, measured_is=[], notes=out, picture=picture)
     near = nearest(notes, asked)
     found = [out[notes.index(m)] for m in near]
     if not found:
@@ -84,4 +89,4 @@ def belt_frequencies(given: FrequenciesIn, frame: Frame) -> FrequenciesOut:
         says = f"{f(asked, 'frequency').shown} is {times}{first.of}: {first.points_at}."
         if len(found) > 1:
             says += f" Or {found[1].of}: they lie too close to be told apart."
-    return FrequenciesOut(says=says, measured_is=found, notes=out)
+    return FrequenciesOut(says=says, measured_is=found, notes=out, picture=picture)

@@ -52,3 +52,15 @@ def small_sheave_speed(n_1: Num, d_1: Num, d: Num) -> Num:
 def belt_speed(d_1: Num, n_1: Num) -> Num:
     """Belt speed from the driver's pitch diameter."""
     return pi * d_1 * n_1 / 60000
+
+
+@formula("s_u", KINEMATICS)
+def slip_against_unloaded(i_n: Num, i_0: Num) -> Num:
+    """What the driven shaft loses under load, against the ratio that the same wheels have without it."""
+    return 100 * (1 - i_0 / i_n)
+
+
+@formula("s_d", KINEMATICS)
+def speed_lost_to_diameters(i_n: Num, d_1: Num, d_2: Num) -> Num:
+    """What the driven shaft is short of by the diameters as they are said: slip, or a diameter that is another one."""
+    return 100 * (1 - d_2 / d_1 / i_n)

@@ -11,13 +11,16 @@ const groups = computed(() => {
   for (const c of list.value.filter((x) => x.bench)) found.set(c.group, [...(found.get(c.group) ?? []), c])
   const order = [
     'Any drive',
+    'Speeds',
     'Alignment and tension',
     'V-belts',
     'Roller chain',
     'Synchronous belts',
     'Flat, round and link belts',
+    'Upkeep',
   ]
-  return [...found].sort(([a], [b]) => order.indexOf(a) - order.indexOf(b))
+  const place = (group: string) => (order.includes(group) ? order.indexOf(group) : order.length)
+  return [...found].sort(([a], [b]) => place(a) - place(b))
 })
 onMounted(async () => {
   setPlace('', 'Bench')

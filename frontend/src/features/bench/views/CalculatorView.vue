@@ -4,7 +4,7 @@ import { onBeforeRouteLeave } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, SelectAnswer, Step, Units } from '@/api/types'
+import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, Scene, SelectAnswer, Step, Units } from '@/api/types'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import OptionList from '@/options/OptionList.vue'
 import MovesPicture from '@/line/MovesPicture.vue'
@@ -19,6 +19,8 @@ import NoticeList from '@/shared/ui/NoticeList.vue'
 import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
+
+import ScenePicture from '@/drawing/ScenePicture.vue'
 
 import CrossSection from '../components/CrossSection.vue'
 import JointCard from '../components/JointCard.vue'
@@ -49,6 +51,11 @@ function telling(a: Answer): string {
   const verdict = Object.values(a.result).find((x) => typeof x === 'string')
   return [verdict, first?.shown].filter(Boolean).join(', ') || 'The figures'
 }
+/** A drawing that comes with the answer. */
+const picture = computed(() => {
+  const x = answer.value?.result.picture
+  return typeof x === 'object' && x !== null && 'items' in x ? (x as Scene) : null
+})
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const fields = computed<Field[]>(() =>
   calc.value ? fieldsOf(calc.value.input_schema as Schema & { $defs?: Record<string, Schema> }) : [],
@@ -164,6 +171,7 @@ watch(
               :moves="(answer.result as unknown as Line).moves"
               :within="(answer.result as unknown as Line).within"
             />
+            <div v-if="picture" class="sheet"><ScenePicture :scene="picture" /></div>
             <NoticeList :notices="answer.notices" />
             <div class="sheet form">
               <FigureTable

@@ -10,7 +10,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.flat.wear import flat_wear
 
-GROUP = "Flat belts"
+GROUP = "Flat, round and link belts"
 
 
 class FlatWearIn(Input):
