@@ -85,9 +85,10 @@ def lasting(make: Callable[[], BaseModel]) -> Response:
 
 
 def documented_file(kind: str, *problems: int) -> dict[Any, Any]:
-    """Responses of an answer that is a file of a kind, such as application/pdf."""
+    """Responses of an answer that is a file of a kind, such as application/pdf; a JSON kind is an object."""
     out = documented(BaseModel, *problems)
-    out[200] = {"description": "the file", "content": {kind: {"schema": {"type": "string", "format": "binary"}}}}
+    schema = {"type": "object"} if kind.endswith("json") else {"type": "string", "format": "binary"}
+    out[200] = {"description": "the file", "content": {kind: {"schema": schema}}}
     return out
 
 
