@@ -23,7 +23,7 @@ from tuyere.core.speeds.flow import (
 )
 
 GROUP = "Speeds"
-Ampere = Annotated[Real, Field(gt=0, le=5000)]
+Ampere = Annotated[Real, Field(ge=0.01, le=5000)]
 
 
 class MotorNowIn(Input):

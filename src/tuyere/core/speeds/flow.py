@@ -19,6 +19,7 @@ CURVES = Source(
 # Current without load over that at full load, where nobody has read it; small and slow motors draw more. Common practice, recalled.
 NO_LOAD_SHARES = (0.25, 0.5)
 MOST_CHANGE = 2.0
+LEAST_SHARE = 0.05
 
 
 @formula("q_f", AFFINITY)
@@ -66,8 +67,9 @@ def amps_at(amps: float, *, full: float, power_ratio: float, no_load: float | No
     ``top_ratio`` is how many times the power of now its nameplate bears. Without the current at no load both ends of a usual band
     are worked. Raises InputError for currents that contradict each other. Source: two currents square to each other.
     """
-    if full <= 0 or amps <= 0:
-        raise InputError("amps", amps, "a motor that draws nothing", "more than 0 A")
+    if full <= 0 or amps < LEAST_SHARE * full:
+        least = f"{LEAST_SHARE * full:.3g} A or more"
+        raise InputError("amps", amps, "less than any motor draws without load: read the clamp again", least)
     if amps > 1.5 * full:
         raise InputError(
             "amps", amps, "far over the nameplate: stop it, it is overloaded or starting", f"{1.5 * full:.3g} A at most"
