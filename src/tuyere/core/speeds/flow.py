@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import log10, sqrt
+from math import log10
+
+from numpy import sqrt
 
 from tuyere.core.errors import InputError
 from tuyere.core.motors.formulas import current_at_load
@@ -43,7 +45,7 @@ def power_percent(n_new: Num, n_ref: Num) -> Num:
 @formula("q_f", CURVES)
 def flow_against_static(r_n: Num, h_0: Num, h_s: Num) -> Num:
     """Flow over that of now, where a part of the head is static: the pump's parabola, moved by the speed, meets the pipe's."""
-    return 100 * ((h_0 * r_n**2 - h_s) / (h_0 - h_s)) ** 0.5
+    return 100 * sqrt((h_0 * r_n**2 - h_s) / (h_0 - h_s))
 
 
 @formula("h_r", CURVES)
@@ -85,7 +87,7 @@ def amps_at(amps: float, *, full: float, power_ratio: float, no_load: float | No
         if amps <= idle:
             # So little current that it may run idle: the band's upper end says nothing.
             idle = 0.9 * amps
-        load = sqrt((amps**2 - idle**2) / (full**2 - idle**2))
+        load = float(sqrt((amps**2 - idle**2) / (full**2 - idle**2)))
         with quiet():
             new.append(float(current_at_load(idle, full, load * power_ratio)))
         loads.append(load)
