@@ -13,38 +13,23 @@ declare("tuyere.core.upkeep", ("lubrication",))
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OilPoint:
-    """A kind of point; ``every_hours`` is None where only the days count."""
+    """A kind of point; ``every_hours`` is 0 where only the days count."""
 
     key: str
     what: str
     lubricant: str
     amount: str
     every_days: int
-    every_hours: float | None
+    every_hours: float
     too_much: str
     guard: str
+    basis: str
 
 
 @cache
 def oil_points() -> tuple[OilPoint, ...]:
     """Every kind of point, in the table's order."""
-    return tuple(
-        OilPoint(
-            key=str(r["key"]),
-            what=str(r["what"]),
-            lubricant=str(r["lubricant"]),
-            amount=str(r["amount"]),
-            every_days=int(str(r["every_days"])),
-            every_hours=float(str(r["every_hours"])) or None,
-            too_much=str(r["too_much"]),
-            guard=str(r["guard"]),
-        )
-        for r in (dict(zip(_names(), row, strict=True)) for row in table("lubrication").rows)
-    )
-
-
-def _names() -> tuple[str, ...]:
-    return ("key", "what", "lubricant", "amount", "every_days", "every_hours", "too_much", "guard", "basis")
+    return tuple(table("lubrication").records(OilPoint))
 
 
 def oil_point(key: str, field: str = "oil") -> OilPoint:

@@ -207,11 +207,7 @@ class Taking:
 
     def _carry(self, kind: Kind, items: Sequence[Item]) -> None:
         """Keep what is not known of these records."""
-        rows = [
-            {"id": uuid.uuid4(), "op_id": uuid.uuid4(), "record_id": i.row["id"], "of": kind.name, "fields": i.carried}
-            for i in items
-            if i.carried
-        ]
+        rows = [{"record_id": i.row["id"], "of": kind.name, "fields": i.carried} for i in items if i.carried]
         self._carry_rows(rows)
 
     def _carry_rows(self, rows: Sequence[dict[str, Any]]) -> None:
@@ -258,9 +254,7 @@ class Taking:
         self._readable()
         self._as_told()
         if extra := {k: v for k, v in self.heads.items() if k not in FORMAT_FIELDS}:
-            self._carry_rows(
-                [{"id": uuid.uuid4(), "op_id": uuid.uuid4(), "record_id": WHOLE_FILE, "of": "file", "fields": extra}]
-            )
+            self._carry_rows([{"record_id": WHOLE_FILE, "of": "file", "fields": extra}])
 
     def _tie(self) -> None:
         for kind, no, ident, later in self.loose:

@@ -112,6 +112,11 @@ def list_dues(session: Session, drive_id: uuid.UUID | None = None) -> DueList:
     )
 
 
+def machine_dues(session: Session, machine_id: uuid.UUID) -> list[DueLine]:
+    """What is due at one machine and not done, the soonest first."""
+    return _due_lines(session, _wanted().where(col(Due.machine_id) == machine_id))
+
+
 def _soon(until: datetime) -> tuple[sa.ColumnElement[bool], ...]:
     """Due up to a moment, or by running hours, and not put off past it."""
     return (
@@ -150,11 +155,15 @@ def plan_due(session: Session, actor: Actor, form: DuePlan) -> DueLine:
     meter = meters_of(session, [form.machine_id]).get(form.machine_id)
     if (form.by_hours is not None or form.every_hours is not None) and meter is None:
         raise InputError("by_hours", form.by_hours, "nobody has read this machine's meter yet", "read the meter first")
-    by_date, by_hours = form.by_date, form.by_hours
+    by_date, by_hours, every_hours = form.by_date, form.by_hours, form.every_hours
+    point = oil_point(form.oil) if form.oil else None
+    if point is not None and every_hours is None and meter is not None:
+        # Days and running hours, whichever comes first; without a meter only the days can be counted.
+        every_hours = point.every_hours or None
     if by_date is None and form.every_days is not None:
         by_date = now() + timedelta(days=form.every_days)
-    if by_hours is None and form.every_hours is not None and meter is not None:
-        by_hours = meter.hours_at(now()) + form.every_hours
+    if by_hours is None and every_hours is not None and meter is not None:
+        by_hours = meter.hours_at(now()) + every_hours
     if by_date is None and by_hours is None:
         raise InputError("by_date", None, "by when?", "a date, or running hours, or how often")
     row = Due(
@@ -164,12 +173,12 @@ def plan_due(session: Session, actor: Actor, form: DuePlan) -> DueLine:
         machine_id=form.machine_id,
         drive_id=form.drive_id,
         title=form.title,
-        reason_key=f"oil-{oil_point(form.oil).key}" if form.oil else "person",
+        reason_key="person" if point is None else f"oil-{point.key}",
         template_key=form.template,
         by_date=by_date,
         by_hours=by_hours,
         every_days=form.every_days,
-        every_hours=form.every_hours,
+        every_hours=every_hours,
         made_by="person",
     )
     session.add(row)
