@@ -5,23 +5,28 @@ from __future__ import annotations
 from math import sqrt
 
 import numpy as np
+import pint
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
 from tuyere.core.errors import InputError
+from tuyere.core.motors.formulas import shaft_from_load, shaft_from_supply
 from tuyere.core.speeds.flow import (
     amps_at,
     check_ratio,
     flow_percent,
+    power_at_density,
     power_percent,
     pressure_percent,
     pump_flow,
     sound_change_db,
+    speed_for_power,
 )
 from tuyere.core.speeds.formulas import slip_against_unloaded, speed_lost_to_diameters
 from tuyere.core.speeds.tach import METER_SHARE, shown, tach_check
+from tuyere.core.tables import table
 
 SOME = settings(derandomize=True, deadline=None, max_examples=60)
 
@@ -162,3 +167,80 @@ def test_what_cannot_be_is_refused(call: object, field: str) -> None:
     with pytest.raises(InputError) as e:
         call()  # type: ignore[operator]
     assert e.value.field == field
+
+
+@pytest.mark.outside("pint: volts, amps, power factor and efficiency of a 15 hp motor at full load (460 V, 19 A)")
+def test_power_from_the_supply() -> None:
+    u = pint.UnitRegistry()
+    theirs = (3**0.5 * 460 * u.volt * 19 * u.ampere * 0.82 * 0.91).to("kW").magnitude
+    assert float(shaft_from_supply(460, 19, 0.82, 91)) == pytest.approx(theirs)
+    assert theirs / 0.7457 == pytest.approx(15, abs=0.3)
+
+
+@pytest.mark.outside("circle diagram of an induction motor: current, power factor and power by its equivalent circuit")
+@pytest.mark.parametrize("load", [0.4, 0.6, 0.8, 1.0])
+def test_the_share_by_two_currents_is_near_the_circles(load: float) -> None:
+    """A circuit of its own: magnetising branch beside a rotor of resistance R/s, power by its real part."""
+    magnetising, full_slip = 0.35, 0.03
+
+    def at(slip: float) -> tuple[complex, float]:
+        rotor = 1 / complex(full_slip / slip, 0.1 * 1.0)
+        return complex(0, -magnetising) + rotor, abs(rotor) ** 2 * full_slip / slip * (1 - slip)
+
+    current_full, power_full = at(full_slip)
+    slip = brentq(lambda s: at(s)[1] - load * power_full, 1e-6, full_slip)
+    current, _ = at(slip)
+    full, idle = abs(current_full), magnetising
+    told = ((abs(current) ** 2 - idle**2) / (full**2 - idle**2)) ** 0.5
+    assert told == pytest.approx(load, abs=0.06)
+    assert float(shaft_from_load(told, 10.0)) == pytest.approx(10 * load, abs=0.6)
+
+
+@pytest.mark.outside("AMCA: air at 5000 ft is 0.83 as dense, and so are pressure and power at one speed")
+def test_thin_air_takes_less_power() -> None:
+    assert float(power_at_density(100.0, 0.83 * 1.2, 1.2)) == pytest.approx(83.0)
+
+
+@pytest.mark.outside("common practice: 2 : 1 by chalk marks, twenty turns of the driver to ten of the machine")
+@pytest.mark.parametrize(("turns", "ratio"), [((20, 10), 2.0), ((10, 10), 1.0), ((7, 21), 1 / 3)])
+def test_marks_and_turns_tell_the_ratio_without_load(turns: tuple[float, float], ratio: float) -> None:
+    found = tach_check([1750], [1750 / ratio * 0.97], by_hand=turns)
+    assert found.unloaded_ratio == pytest.approx(ratio)
+    assert found.slip == pytest.approx(3.0, abs=0.05)
+    more = tach_check([1750], [1750 / ratio * 0.97], by_hand=(10 * turns[0], 10 * turns[1]))
+    assert more.slip_error is not None and found.slip_error is not None
+    assert more.slip_error < found.slip_error
+    with pytest.raises(InputError, match="too few turns"):
+        tach_check([1750], [875], by_hand=(0.5, 0.25))
+
+
+@pytest.mark.outside(
+    "ISO 3: preferred numbers R20, a step of the twentieth root of ten, rounded; flat pulleys of ISO 22 are of them"
+)
+def test_standard_pulleys_are_preferred_numbers() -> None:
+    for row in table("flat_pulleys").rows:
+        k = round(20 * np.log10(row[0]))
+        assert 10 ** (k / 20) == pytest.approx(row[0], rel=0.0135)
+
+
+@pytest.mark.outside("NEMA MG 1 and IEC 60034: full-load speeds are 1 to 7 % under 120 f / p")
+def test_nominal_motor_speeds_lie_under_the_synchronous_ones() -> None:
+    for hertz, poles, synchronous, low, high in table("motor_speeds").rows:
+        assert synchronous == pytest.approx(120 * hertz / poles)
+        assert 0.93 * synchronous <= low <= high < synchronous
+
+
+@pytest.mark.outside("scipy: the speed at which pump and pipe take so much power, by a root on curves of its own")
+@pytest.mark.parametrize("static", [0.0, 0.3, 0.6])
+@pytest.mark.parametrize("taken", [0.8, 1.0, 1.1, 1.3])
+def test_how_fast_a_pump_may_turn_by_its_power(static: float, taken: float) -> None:
+    shut = 1.25
+
+    def power(n: float) -> float:
+        flow = max((shut * n**2 - static) / (shut - 1 + 1 - static), 0.0) ** 0.5
+        return flow * (static + (1 - static) * flow**2)
+
+    root = brentq(lambda n: power(n) - taken, (static / shut) ** 0.5, 2.0)
+    assert speed_for_power(taken, shut_off=shut, static=static) == pytest.approx(root, rel=1e-9)
+    if static == 0:
+        assert root == pytest.approx(taken ** (1 / 3))

@@ -110,12 +110,16 @@ Plain = Line | Circle | Arc | Shape | Text
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Scene:
-    """A drawing of a size, mm; ``title`` says in words what it shows."""
+    """A drawing of a size, mm; ``title`` says in words what it shows.
+
+    ``scale`` is how many millimetres of the thing one of the sheet is, 0 where it is not drawn to scale.
+    """
 
     width: float
     height: float
     title: str
     items: tuple[Item, ...]
+    scale: float = 0.0
 
     @property
     def plain(self) -> tuple[Plain, ...]:
@@ -151,7 +155,7 @@ def dimension_lines(d: Dimension) -> list[Plain]:
     ux, uy = (d.x2 - d.x1) / long, (d.y2 - d.y1) / long
     nx, ny = -uy, ux
     a, b = (d.x1 + nx * d.off, d.y1 + ny * d.off), (d.x2 + nx * d.off, d.y2 + ny * d.off)
-    half = 0.33 * d.size * len(d.text) + GAP
+    half = 0.33 * d.size * len(d.text) + GAP if d.text else 0.0
     out: list[Plain] = []
     if abs(d.off) > GAP:
         reach = d.off + (TICK if d.off > 0 else -TICK)
@@ -170,9 +174,10 @@ def dimension_lines(d: Dimension) -> list[Plain]:
     tx, ty = (ux + nx) / 2**0.5 * TICK / 2, (uy + ny) / 2**0.5 * TICK / 2
     for x, y in (a, b):
         out.append(Line(x1=x - tx, y1=y - ty, x2=x + tx, y2=y + ty, layer=d.layer, pen="thick"))
-    out.append(
-        Text(x=at[0], y=at[1], text=d.text, size=d.size, align="middle", face="figure", bold=True, layer=d.layer)
-    )
+    if d.text:
+        out.append(
+            Text(x=at[0], y=at[1], text=d.text, size=d.size, align="middle", face="figure", bold=True, layer=d.layer)
+        )
     return out
 
 

@@ -34,3 +34,27 @@ def speed_at_frequency(n_sync: Num, n_lag: Num) -> Num:
 def current_at_load(I_0: Num, I_fl: Num, x_load: Num) -> Num:
     """Current of the motor at a share of its full load."""
     return sqrt(I_0**2 + x_load**2 * (I_fl**2 - I_0**2))
+
+
+@formula("droop", KINEMATICS)
+def governor_droop(n_idle: Num, n_full: Num) -> Num:
+    """How much a governed engine slows from no load to full load."""
+    return 100 * (n_idle - n_full) / n_full
+
+
+@formula("n_gen", KINEMATICS)
+def generator_speed(f_gen: Num, poles: Num) -> Num:
+    """The speed at which a synchronous generator gives a frequency."""
+    return 120 * f_gen / poles
+
+
+@formula("P_sh", Source(title="power of a three-phase motor", origin="exact", confidence="high"))
+def shaft_from_supply(U_l: Num, I_mot: Num, cos_phi: Num, eta_m: Num) -> Num:
+    """Power at the shaft from volts, amps, power factor and efficiency."""
+    return sqrt(3) * U_l * I_mot * cos_phi * eta_m / 100000
+
+
+@formula("P_sh", TWO_CURRENTS)
+def shaft_from_load(x_load: Num, P_name: Num) -> Num:
+    """Power at the shaft from the share of full load that the current tells."""
+    return x_load * P_name

@@ -15,6 +15,7 @@ declare(
     (
         "bushings",
         "keys",
+        "metric_keys",
     ),
 )
 # Shares of the largest bore from which keyseats are shallow, and from which usually none is cut: common practice, no source.

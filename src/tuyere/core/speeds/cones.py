@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import product
+from math import sqrt
 
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.formulas import crossed_length, open_length
@@ -82,6 +83,59 @@ def exact_cones(
     pairs = [(first_mm, first_mm * driver_rpm / speeds[0])]
     pairs += [_fitting(centres_mm, driver_rpm / n, wanted, crossed) for n in speeds[1:]]
     return _cones(driver_rpm, pairs, centres_mm, crossed)
+
+
+def one_pair(driver_rpm: float, rpm: float, *, centres_mm: float, first_mm: float, crossed: bool = False) -> Cones:
+    """A single step, as the least of cones. Raises InputError where its wheels would meet. Source: kinematics."""
+    _check(driver_rpm, (rpm, rpm), centres_mm, first_mm)
+    return _cones(driver_rpm, [(first_mm, first_mm * driver_rpm / rpm)], centres_mm, crossed)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class IdlerCones:
+    """Two pairs with a cone between: motor to idler, idler to spindle; every speed of the spindle, lowest first (rpm)."""
+
+    first: Cones
+    second: Cones
+    rpm: tuple[float, ...]
+    factor: float
+
+
+def idler_cones(
+    driver_rpm: float,
+    low_rpm: float,
+    high_rpm: float,
+    *,
+    steps: tuple[int, int],
+    centres_mm: tuple[float, float],
+    first_mm: tuple[float, float],
+    make_mm: float | None = None,
+) -> IdlerCones:
+    """Motor, idler and spindle: so many steps of the first belt times so many of the second, all speeds one geometric series.
+
+    The first pair steps by what the whole second pair spans, so that no speed comes twice; a back gear in the place of the first
+    pair would have that same ratio. Raises InputError for speeds, sizes and centres that make none. Source: textbook speed series.
+    """
+    n, m = steps
+    if not (1 <= n <= 5 and 2 <= m <= 5):
+        raise InputError("steps", n, "not so many steps on such cones", "1 to 5 and 2 to 5")
+    if not 0 < low_rpm < high_rpm:
+        raise InputError("highest", high_rpm, "the highest speed is over the lowest", "more than the lowest")
+    factor = (high_rpm / low_rpm) ** (1 / (n * m - 1))
+    middle = sqrt(low_rpm * high_rpm)
+    idler = sqrt(driver_rpm * middle)
+    between = [idler * factor ** (m * (k - (n - 1) / 2)) for k in range(n)]
+    onto = [middle * factor ** (k - (m - 1) / 2) for k in range(m)]
+    if n == 1:
+        first = one_pair(driver_rpm, between[0], centres_mm=centres_mm[0], first_mm=first_mm[0])
+    else:
+        first = exact_cones(driver_rpm, between, centres_mm=centres_mm[0], first_mm=first_mm[0])
+    second = exact_cones(idler, onto, centres_mm=centres_mm[1], first_mm=first_mm[1])
+    if make_mm is not None:
+        first = rounded_cones(driver_rpm, first, centres_mm=centres_mm[0], make_mm=make_mm)
+        second = rounded_cones(idler, second, centres_mm=centres_mm[1], make_mm=make_mm)
+    rpm = sorted(a.rpm * b.driver_mm / b.driven_mm for a in first.steps for b in second.steps)
+    return IdlerCones(first=first, second=second, rpm=tuple(rpm), factor=factor)
 
 
 def _check(driver_rpm: float, speeds: Sequence[float], centres_mm: float, first_mm: float) -> None:

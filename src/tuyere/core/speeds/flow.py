@@ -42,6 +42,12 @@ def power_percent(n_new: Num, n_ref: Num) -> Num:
     return 100 * (n_new / n_ref) ** 3
 
 
+@formula("P_r", AFFINITY)
+def power_at_density(P_r: Num, rho_new: Num, rho_ref: Num) -> Num:
+    """Power (and pressure) goes with the density of what is moved."""
+    return P_r * rho_new / rho_ref
+
+
 @formula("q_f", CURVES)
 def flow_against_static(r_n: Num, h_0: Num, h_s: Num) -> Num:
     """Flow over that of now, where a part of the head is static: the pump's parabola, moved by the speed, meets the pipe's."""
@@ -105,6 +111,21 @@ def check_ratio(ratio: float, name: str) -> float:
     if not 1 / MOST_CHANGE <= ratio <= MOST_CHANGE:
         raise InputError(name, ratio, "too large a change for the laws to be trusted", "half to twice the speed of now")
     return ratio
+
+
+def speed_for_power(power_ratio: float, *, shut_off: float, static: float) -> float:
+    """Speed over that of now at which a centrifugal pump takes so many times the power of now; ``MOST_CHANGE`` where it is more.
+
+    Source: the pump's parabola against the pipe's; the power only grows with the speed.
+    """
+    low, high = sqrt(static / shut_off), MOST_CHANGE
+    if pump_flow(high, shut_off=shut_off, static=static)[2] <= 100 * power_ratio:
+        return high
+    for _ in range(60):
+        middle = (low + high) / 2
+        taken = 0.0 if shut_off * middle**2 <= static else pump_flow(middle, shut_off=shut_off, static=static)[2]
+        low, high = (middle, high) if taken < 100 * power_ratio else (low, middle)
+    return float(high)
 
 
 def pump_flow(ratio: float, *, shut_off: float, static: float) -> tuple[float, float, float]:

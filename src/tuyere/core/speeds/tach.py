@@ -22,6 +22,8 @@ OTHER_SIZE = 2.0
 OTHER_MOTOR = 3.0
 # What a meter shows is within one part in a thousand besides its last digit; common practice.
 METER_SHARE = 0.001
+# A chalk mark is brought to its place within so much of a turn; common practice, no source.
+MARK_TURNS = 1 / 24
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -69,15 +71,28 @@ def shown(readings: Sequence[float], name: str, last_digit: float = 1.0) -> Show
     return Shown(mean=mean, spread=half, error=hypot(scatter, meter))
 
 
+def counted(turns: tuple[float, float]) -> tuple[float, float]:
+    """(ratio by marks, its error as a share): a mark is met within a twenty-fourth of a turn. Raises InputError for too few turns."""
+    for name, n in zip(("driver_turns", "driven_turns"), turns, strict=True):
+        if n < 1:
+            raise InputError(f"marks.{name}", n, "too few turns to count", "one whole turn at least; ten are better")
+    off = hypot(MARK_TURNS / turns[0], MARK_TURNS / turns[1])
+    return ratio_of_speeds(turns[0], turns[1]), off
+
+
 def tach_check(
     driver: Sequence[float],
     driven: Sequence[float],
     *,
     unloaded: tuple[Sequence[float], Sequence[float]] | None = None,
+    by_hand: tuple[float, float] | None = None,
     diameters_mm: tuple[float, float] | None = None,
     named_rpm: float | None = None,
 ) -> Checked:
     """Judge two shafts by their speeds under load, and without it where that was read.
+
+    ``by_hand`` are turns of driver and driven counted on chalk marks with the drive locked and turned by hand: nothing slips
+    then, so that their ratio is the one without load.
 
     Raises InputError for readings that cannot be. Source: kinematics; limits of common practice; errors by the first-order law
     of propagation.
@@ -91,6 +106,10 @@ def tach_check(
         a0, b0 = shown(unloaded[0], "unloaded_driver"), shown(unloaded[1], "unloaded_driven")
         unloaded_ratio = ratio_of_speeds(a0.mean, b0.mean)
         base_off = hypot(a0.error / a0.mean, b0.error / b0.mean)
+        slip = slip_against_unloaded(ratio, unloaded_ratio)
+        slip_error = 100 * hypot(off, base_off) * (unloaded_ratio / ratio)
+    elif by_hand is not None:
+        unloaded_ratio, base_off = counted(by_hand)
         slip = slip_against_unloaded(ratio, unloaded_ratio)
         slip_error = 100 * hypot(off, base_off) * (unloaded_ratio / ratio)
     lost = driver_is = None
@@ -109,7 +128,7 @@ def tach_check(
         lost_to_diameters=lost,
         driver_is_mm=driver_is,
         verdict=_verdict(
-            a, slip, slip_error, lost=lost, off=100 * (off if unloaded is None else base_off), named=named_rpm
+            a, slip, slip_error, lost=lost, off=100 * (off if unloaded_ratio is None else base_off), named=named_rpm
         ),
     )
 

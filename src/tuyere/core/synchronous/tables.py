@@ -27,6 +27,7 @@ declare(
         "sync_idlers",
         "sync_flange_room",
         "sync_faces",
+        "sync_racks",
         "sync_manners",
     ),
 )

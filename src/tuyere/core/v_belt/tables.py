@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from tuyere.core.tables import declare, table
 from tuyere.core.units import MM_PER_IN
 from tuyere.core.v_belt.sections import Section
+from tuyere.core.wheels.rules import RIM_SPEED_LIMIT_M_S as RIM_SPEED_LIMIT_M_S
 
 declare(
     "tuyere.core.v_belt",
@@ -46,10 +47,10 @@ declare(
         "metric_grooves",
         "light_grooves",
         "allowances",
+        "adjustable_sheaves",
     ),
 )
 
-RIM_SPEED_LIMIT_M_S = 33.02  # 6500 ft/min, cast-iron sheaves, IP-20 and IP-22
 METRIC_INSTALL, METRIC_TAKE_UP = 0.015, 0.03  # of the datum length: machine-element textbooks, DIN 7753 practice
 
 

@@ -12,6 +12,7 @@ RULES = Source(
     origin="recalled",
     confidence="medium",
 )
+RIM_SPEED_LIMIT_M_S = 33.02  # 6500 ft/min, cast-iron sheaves, ANSI/RMA IP-20 and IP-22
 SOLIDS = Source(title="volume of a ring, a disc and a tapering arm", origin="exact", confidence="high")
 
 
