@@ -19,12 +19,16 @@ STEPLESS = {
     "an option of a search: its figures are worked in the open by its own calculation when somebody asks": (
         r"-select result\.options",
         r"drive-compare result\.families",
+        r"drive-stages result\.ways",
+        r"wheel-change result\.",
+        r"any-route result\.(loop_length|travel|released|wheels|strands)",
         r"-select result\.spare",
     ),
     "the range of centres that was asked for": (r"-select result\.centre_(low|high)",),
     "an estimate whose rule is said beside it: weights, efficiencies, losses, parts counted, outer sizes": (
         r"sheet\.beside\.",
         r"chain-drive result\.chain_mass",
+        r"drive-kinds result\.kinds",
         r"drive-energy result\.(saved|saved_money|yearly_cost)",
     ),
     "a line of a table as it is printed, with its source in the answer": (
@@ -37,6 +41,8 @@ STEPLESS = {
         r"motor-min-sheave result\.widest_face",
         r"sync-pulley result\.pitch",
         r"sync-drive result\.face_between_flanges",
+        r"made-(sheave|pulley|sprocket|sync-pulley) result\.(kept\[\d\]\.amount|hub|hub_length)$",
+        r"made-sprocket result\.face$",
     ),
     "counted, or a plain difference or share of figures that stand beside it": (
         r"link-belt result\.(hand_tight|run)",
@@ -46,7 +52,11 @@ STEPLESS = {
         r"tach-check result\.(driver|driven)\.",
         r"tach-check result\.(slip_error|driver_diameter_is)",
         r"step-pulleys result\.(most_slack|belt_length|steps\[\d\]\.)",
-        r"(fan|pump)-speed result\.amps\.",
+        r"retrofit result\.(belt_length|ranges\[\d\]\.)",
+        r"idler-cone result\.(speeds|factor|to_idler|to_spindle|first_belt|second_belt)",
+        r"(fan-speed|pump-speed|adjustable-sheave) result\.amps\.",
+        r"adjustable-sheave result\.(settings\[\d+\]\.|move_centres)",
+        r"pulley-for-speed result\.(ways\[\d\]\.|cuts\.(off_diameter|last|left)|give_or_take|speed_now|new_centres|runs_on|under)",
         r"pump-speed result\.(power|head)",
         r"bearing-heat result\.apart",
         r"(sprocket|tooth)-wear result\.(new|lost)",

@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from datetime import UTC, datetime
 from random import Random
 
 import pytest
 
 from tests.jobs.walk import EVERY_SOURCE, doing, event, job_for, walked
 from tuyere.core.errors import InputError
-from tuyere.jobs.job import Event, Job, advance, replayed
+from tuyere.jobs.answers import _sheave_turns
+from tuyere.jobs.job import Event, Job, Read, advance, replayed
 from tuyere.jobs.situation import Situation, steps_for
 from tuyere.jobs.template import shipped
 
@@ -157,3 +159,29 @@ def test_whatever_is_sent_in_whatever_order_the_machine_is_never_said_to_be_safe
             assert job.is_done("guard-on")
     # What is kept tells the same story when it is told again.
     assert replayed(job.steps, taken) == job
+
+
+@pytest.mark.parametrize(("turns", "verdict"), [(2.5, "fine"), (3.0, "fine"), (2.25, "act"), (0.0, "fine")])
+def test_an_adjustable_sheave_stops_at_half_turns(turns: float, verdict: str) -> None:
+    """Common practice: the set screw finds a flat every half-turn, and only there."""
+
+    def reading(value: float) -> dict[str, Read]:
+        at = datetime(2026, 11, 26, tzinfo=UTC)
+        return {
+            "it": Read(
+                event="e",
+                target="it",
+                quantity="turns",
+                value=value,
+                typed=str(value),
+                origin="user",
+                actor="A",
+                at=at,
+                data={},
+            )
+        }
+
+    said = _sheave_turns(reading(turns))
+    assert said is not None and said.verdict == verdict
+    with pytest.raises(InputError, match="so far"):
+        _sheave_turns(reading(40.0))

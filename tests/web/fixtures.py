@@ -112,5 +112,10 @@ def fixtures(client: FlaskClient) -> dict[str, Any]:
         "elevations": elevations(),
         "families": client.get("/api/families").json,
         "choices": client.get("/api/choices").json,
+        "speed_calculations": {
+            "calculations": [
+                lines[n] for n in ("pulley-for-speed", "adjustable-sheave", "step-pulleys", "retrofit", "drive-stages")
+            ]
+        },
         "calculations": {"calculations": [lines[n] for n in ("belt-length", "chain-drive", "v-belt-drive")]},
     }

@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
+import io
 import json
+import re
 import subprocess
 import uuid
 from pathlib import Path
 from typing import Any
 
+import ezdxf
 import pytest
 from flask.testing import FlaskClient
+from pydantic import BaseModel
+from pypdfium2 import PdfDocument
 
 from tuyere.calc.registry import CALCULATIONS
 from tuyere.ops.openapi import document
@@ -147,7 +152,7 @@ def test_shorthand_and_handbook(client: FlaskClient) -> None:
         == "/bench/belt-length"
     )
     book = client.get("/api/handbook").json
-    assert len(book["tables"]) == 98 and all(t["source"] and t["recalled"] for t in book["tables"])
+    assert len(book["tables"]) == 104 and all(t["source"] and t["recalled"] for t in book["tables"])
     assert len(book["formulas"]) > 45 and all(f["source"] and f["expression"] for f in book["formulas"])
 
 
@@ -365,3 +370,36 @@ def test_a_drive_of_any_section_and_groove_is_kept_and_works_again_to_the_same_f
             figure
         )
     assert again["result"]["basis"] == first.json["result"]["basis"] and belt in build["what"]
+
+
+def test_no_two_models_share_a_name() -> None:
+    """The document knows models by their names: a second one of a name would take the first one's place unseen."""
+    made: dict[str, set[str]] = {}
+    waiting: list[type[BaseModel]] = [BaseModel]
+    while waiting:
+        for c in waiting.pop().__subclasses__():
+            waiting.append(c)
+            if c.__module__.startswith("tuyere.") and "[" not in c.__name__ and not hasattr(c, "__table__"):
+                made.setdefault(c.__name__, set()).add(c.__module__)
+    assert {n: m for n, m in made.items() if len(m) > 1} == {}
+
+
+@pytest.mark.parametrize("name", [n for n, c in CALCULATIONS.items() if c.drawn])
+@pytest.mark.parametrize("units", ["us", "si"])
+def test_every_drawing_is_had_as_a_file_of_the_size_it_says(client: FlaskClient, name: str, units: str) -> None:
+    body = CALCULATIONS[name].example | {"units": units}
+    scene = client.post(f"/api/calc/{name}", json=body).json["result"]["picture"]
+    pdf = client.post(f"/api/calc/{name}/picture/pdf", json=body)
+    assert pdf.status_code == 200 and pdf.content_type == "application/pdf"
+    page = PdfDocument(pdf.data)[0]
+    width, height = (x / 72 * 25.4 for x in page.get_size())
+    assert (width, height) == pytest.approx((scene["width"], scene["height"]), abs=0.5)
+    told = re.sub(r"\s+", "", page.get_textpage().get_text_range())
+    words = [i["text"] for i in scene["items"] if i["kind"] == "text"]
+    # Every figure of the drawing stands on the sheet.
+    assert all(re.sub(r"\s+", "", w) in told for w in words if w.isascii())
+    svg = client.post(f"/api/calc/{name}/picture/svg", json=body).text
+    assert svg.startswith("<svg") and f'width="{scene["width"]:g}mm"' in svg
+    dxf = ezdxf.read(io.StringIO(client.post(f"/api/calc/{name}/picture/dxf", json=body).text))
+    assert dxf.header["$INSUNITS"] == (1 if units == "us" else 4)
+    assert client.post(f"/api/calc/{name}/picture/png", json=body).status_code in (404, 422)

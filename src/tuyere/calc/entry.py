@@ -83,6 +83,7 @@ class _Reader:
 
 Length = Annotated[Entered, _Reader("length", "tape")]
 Size = Annotated[Entered, _Reader("length", "size")]
+Place = Annotated[Entered, _Reader("place", "")]
 Power = Annotated[Entered, _Reader("power", "")]
 Speed = Annotated[Entered, _Reader("speed", "")]
 Percent = Annotated[Entered, _Reader("percent", "")]

@@ -105,8 +105,9 @@ class Frame:
 
 
 def banded(low: Figure, high: Figure) -> Band:
-    """Two figures of one kind as a band."""
-    return Band(low=low, high=high, per=low.per, shown=f"{low.number} – {high.number} {low.unit_shown}".strip())
+    """Two figures of one kind as a band; one figure where both ends read the same."""
+    both = low.number if low.number == high.number else f"{low.number} – {high.number}"
+    return Band(low=low, high=high, per=low.per, shown=f"{both} {low.unit_shown}".strip())
 
 
 def main_answer(key: str, label: str, main: Figure | Band, unit: str = "") -> MainAnswer:

@@ -31,6 +31,7 @@ class Kind:
 _K = Kind
 KINDS: dict[str, Kind] = {k.name: k for k in (
     _K(name="length", core="mm", us="inch", si="mm", us_shown="in", si_shown="mm", lowest=1e-3, highest=203_200, plausible=(3, 3e4), dimension="[length]", example="14 1/2, 1'2, 368mm"),
+    _K(name="place", core="mm", us="inch", si="mm", us_shown="in", si_shown="mm", lowest=-100_000, highest=100_000, plausible=(-3e4, 3e4), dimension="[length]", example="-14 1/2, 24, -368mm"),
     _K(name="power", core="kW", us="horsepower", si="kW", us_shown="hp", si_shown="kW", lowest=1e-4, highest=1e4, plausible=(0.01, 3000), dimension="power", example="15hp, 7,5 kW"),
     _K(name="speed", core="rpm", us="rpm", si="rpm", us_shown="rpm", si_shown="rpm", lowest=1e-2, highest=1e5, plausible=(41, 4e4), dimension="speed of rotation", example="1750, 1,750 rpm"),
     _K(name="belt_speed", core="m/s", us="foot/minute", si="m/s", us_shown="ft/min", si_shown="m/s", lowest=1e-4, highest=200, plausible=(0.05, 100), dimension="[length]/[time]", example="2500 ft/min"),

@@ -24,6 +24,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.options import asked_at, options_read
 from tuyere.calc.refusals import input_refused, none_found
+from tuyere.calc.scene_out import SceneOut
 from tuyere.calc.shown import shown
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
@@ -103,6 +104,12 @@ class Calculation(Generic[In, Out]):
     search: bool
     bench: bool
     first: tuple[str, ...]
+
+    @property
+    def drawn(self) -> bool:
+        """Whether it answers with a drawing, which can then be had as a file."""
+        made = self.result_model.model_fields.get("picture")
+        return made is not None and made.annotation is SceneOut
 
     # Made when they are first asked for: nobody waits for the models of forty calculations to work one.
     @cached_property

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal
+from typing import Any, Literal, cast
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer
-from tuyere.core.drawing.scene import Arc, Circle, Line, Plain, Scene, Shape
+from tuyere.core.drawing.scene import Align, Arc, Circle, Face, Fill, Layer, Line, Plain, Scene, Shape, Text
 
 
 class PrimitiveOut(Answer):
@@ -35,6 +35,7 @@ class SceneOut(Answer):
     height: float
     title: str
     items: list[PrimitiveOut] = Field(description="later ones lie on top")
+    scale: float = Field(default=0.0, description="mm of the thing for one of the sheet; 0: not to scale")
 
 
 NOTHING: dict[str, Any] = {
@@ -88,5 +89,45 @@ def _primitive(i: Plain) -> PrimitiveOut:
 def scene_out(scene: Scene) -> SceneOut:
     """A scene as it is sent."""
     return SceneOut(
-        width=scene.width, height=scene.height, title=scene.title, items=[_primitive(i) for i in scene.plain]
+        width=scene.width,
+        height=scene.height,
+        title=scene.title,
+        items=[_primitive(i) for i in scene.plain],
+        scale=scene.scale,
+    )
+
+
+def scene_in(out: SceneOut) -> Scene:
+    """The scene again from how it was sent: the inverse of the above."""
+    return Scene(
+        width=out.width,
+        height=out.height,
+        title=out.title,
+        items=tuple(_plain(p) for p in out.items),
+        scale=out.scale,
+    )
+
+
+def _plain(p: PrimitiveOut) -> Plain:
+    """A primitive as it was; pens, layers and faces are those of the scene that sent it."""
+    look: dict[str, Any] = {"layer": p.layer, "pen": p.pen}
+    x, y = p.points[0]
+    if p.kind == "line":
+        return Line(x1=x, y1=y, x2=p.points[1][0], y2=p.points[1][1], **look)
+    if p.kind == "circle":
+        return Circle(x=x, y=y, r=p.r, fill=cast("Fill", p.fill), **look)
+    if p.kind == "arc":
+        return Arc(x=x, y=y, r=p.r, start_deg=p.start_deg, sweep_deg=p.sweep_deg, **look)
+    if p.kind == "shape":
+        return Shape(points=tuple((a, b) for a, b in p.points), fill=cast("Fill", p.fill), **look)
+    return Text(
+        x=x,
+        y=y,
+        text=p.text,
+        size=p.size,
+        align=cast("Align", p.align),
+        face=cast("Face", p.face),
+        bold=p.bold,
+        layer=cast("Layer", p.layer),
+        light=p.fill == "paper",
     )

@@ -16,6 +16,7 @@ from tuyere.calc.families.protocol import FAMILIES
 from tuyere.demo.history import history
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
 from tuyere.demo.shelf import LOW, PLACES, PRICES, SHELF
+from tuyere.demo.speed_work import speed_work
 from tuyere.demo.taken import taken
 from tuyere.demo.visits import visits
 from tuyere.demo.works import WORKS
@@ -130,6 +131,7 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
             say(f"{m.tag} {m.name}")
         history(session, _ident)
         visits(session, _ident)
+        speed_work(session, _ident)
         for item in keep_stock(session, FOREMAN, read_stock(SHELF).lines):
             name = item.designation or item.section
             set_place(session, FOREMAN, item.id, PLACES.get(name, "rack 2"), low=LOW.get(name), price=PRICES.get(name))

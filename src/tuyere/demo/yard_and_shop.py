@@ -2,6 +2,23 @@
 
 from tuyere.demo.kinds import DIRECT, MOTOR, DemoBuild, DemoDrive, DemoMachine, OtherBuild, runs
 
+# The conveyor's second stage: the first one's jackshaft drives it.
+SECOND_STAGE = DemoDrive(
+    name="Head drive, second stage",
+    power="5hp",
+    speed="570",
+    wanted="95",
+    service=runs(MOTOR, "belt-conveyor-for-sand-or-grain", 10),
+    builds=(
+        OtherBuild(
+            family="roller-chain",
+            given={"chain": "60", "driver_teeth": 13, "driven_teeth": 78, "centre_distance": "32 in"},
+        ),
+    ),
+    centre="32",
+    angle=-60,
+)
+
 YARD_AND_SHOP: tuple[DemoMachine, ...] = (
     DemoMachine(
         name="Tow conveyor",
@@ -24,6 +41,7 @@ YARD_AND_SHOP: tuple[DemoMachine, ...] = (
                 centre="19 1/4",
                 angle=-90,
             ),
+            SECOND_STAGE,
         ),
     ),
     DemoMachine(

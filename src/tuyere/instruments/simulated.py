@@ -78,6 +78,7 @@ def instrument_for(reads: str, target: str, quantity: str, tool: str) -> str:
         ("length", "length"): "tape",
         ("count", "count"): "tally",
         ("turns", "turns"): "turn-marks",
+        ("sheave-turns", "turns"): "turn-marks",
         ("torque", "torque"): "torque-wrench",
     }
     return fixed.get((reads, quantity), "")

@@ -298,6 +298,7 @@ def _stretch(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
 
 # Common practice, no source: dogs that are further off their pitch than this no longer meet all round.
 PAIR_APART_PERCENT = 1.0
+MOST_SHEAVE_TURNS = 12.0
 
 
 def _pair(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
@@ -366,6 +367,23 @@ def _turns(readings: Mapping[str, Read]) -> Said | None:
     )
 
 
+def _sheave_turns(readings: Mapping[str, Read]) -> Said | None:
+    """The set screw of an adjustable sheave finds a flat every half-turn, and only there. Source: common practice."""
+    turns = _number(readings, "it")
+    if turns is None:
+        return None
+    if turns < 0 or turns > MOST_SHEAVE_TURNS:
+        raise InputError(
+            "it", turns, "no adjustable sheave is opened so far", f"0 to {MOST_SHEAVE_TURNS:g} turns from closed"
+        )
+    off = abs(2 * turns - round(2 * turns)) / 2
+    if off > 1 / 16:
+        return Said(
+            says="Not at a half-turn: the set screw would stand on the thread. Turn it to the next flat.", verdict="act"
+        )
+    return Said(says="At a half-turn: the set screw finds its flat.", verdict="fine")
+
+
 def _speed(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
     rpm = _number(readings, "it")
     if rpm is None:
@@ -406,6 +424,8 @@ def answer_for(
         return _pair(readings, known)
     if reads == "groove-gap":
         return _grooves(readings, known)
+    if reads == "sheave-turns":
+        return _sheave_turns(readings)
     if reads == "turns":
         return _turns(readings)
     if reads == "speed":

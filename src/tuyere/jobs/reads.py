@@ -100,6 +100,8 @@ def asked_at(step: JobStep, known: DriveKnown, tool: str) -> tuple[Asked, ...]:
             Asked(target="one", label="first screw", kinds=("turns",)),
             Asked(target="other", label="other screw", kinds=("turns",), needed=False),
         )
+    if reads == "sheave-turns":
+        return _one("turns open, from closed", "turns")
     plain = {
         "text": ("what is printed", "text"),
         "length": ("measured", "length"),

@@ -47,6 +47,7 @@ Reads = Literal[
     "count",
     "torque",
     "turns",
+    "sheave-turns",
     "speed",
     "amps",
     "run-out",

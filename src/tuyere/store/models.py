@@ -7,6 +7,7 @@ from tuyere.store.jobs.tables import Due, Finding, Isolation, Job, JobTemplate, 
 from tuyere.store.machines.tables import Drive, EnergySource, Machine, MeterReading
 from tuyere.store.plumbing.operations import Operation
 from tuyere.store.shelf.tables import RatingItem, StockItem, StockMove
+from tuyere.store.speeds.tables import SpeedPlate
 from tuyere.store.twins.tables import InstrumentShown, Twin
 from tuyere.store.upkeep.tables import Failure
 
@@ -37,6 +38,7 @@ __all__ = [
     "Shaft",
     "ShaftLoad",
     "RatingItem",
+    "SpeedPlate",
     "StepEvent",
     "StockItem",
     "StockMove",

@@ -25,6 +25,7 @@ from tuyere.web.machines.api import api as machines_api
 from tuyere.web.plumbing import guard, problems
 from tuyere.web.shelf.ratings import api as ratings_api
 from tuyere.web.shelf.stock import api as stock_api
+from tuyere.web.speeds.api import api as speeds_api
 from tuyere.web.upkeep.api import api as upkeep_api
 
 DIST = Path(__file__).resolve().parents[3] / "frontend" / "dist"
@@ -65,6 +66,7 @@ def create_app(engine: Engine | None = None, dist: Path = DIST) -> OpenAPI:
         calc_api,
         machines_api,
         drives_api,
+        speeds_api,
         jobs_api,
         instruments_api,
         upkeep_api,

@@ -92,7 +92,7 @@ def _why_nothing(considered: int, rejected: list[RejectedOut]) -> str:
     return f"Nothing standard does this: of {considered:,} combinations the last {limit.count:,} fell at {limit.limit}."
 
 
-def _for(family: AnyFamily, given: CompareIn) -> SelectIn:
+def family_question(family: AnyFamily, given: CompareIn) -> SelectIn:
     """The same duty as the family's own search takes it; what it has under the same name goes along."""
     of = family.select_model
     same = {n for n in of.model_fields if n in CompareIn.model_fields and _alike(of, n)}
@@ -160,7 +160,7 @@ def drive_compare(given: CompareIn, frame: Frame) -> CompareOut:
     for family in families():
         manners = _manners(family, list(given.asked))
         refused = [m for m in manners if m.asked and m.verdict == "no"]
-        own = _for(family, given)
+        own = family_question(family, given)
         with collected_notices() as said:
             found, options, _, _ = options_of(family, own, frame, each=family.each_in_comparison)
             rejected = rejected_out(family, found, frame)

@@ -1,14 +1,14 @@
 """`drive-refit`: what a worked drive becomes when a person types one of its figures."""
 
-from pydantic import Field, JsonValue, ValidationError
+from pydantic import Field, JsonValue
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import reading_in
-from tuyere.calc.families.protocol import Change, dumped, of_calc
+from tuyere.calc.families.asked import drive_asked
+from tuyere.calc.families.protocol import Change, dumped
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.errors import InputError
 
 
 class RefitIn(Input):
@@ -73,16 +73,8 @@ def _value(typed: str, old: JsonValue) -> JsonValue:
 )
 def drive_refit(given: RefitIn, frame: Frame) -> RefitOut:
     """Ask the family where the change means more than its own field; else put it in."""
-    family = of_calc(given.calc)
-    if family is None:
-        raise InputError("calc", given.calc, "no family of drives is worked by that", "a whole-drive calculation")
     with reading_in(frame.units):
-        try:
-            now = family.input_model.model_validate(given.input)
-        except ValidationError as e:
-            raise InputError(
-                "input", None, "this is no input of that calculation", "the input as the drive's page holds it"
-            ) from e
+        family, now = drive_asked(given.calc, given.input)
         found = family.refit(now, Change(path=given.path, typed=given.typed), frame)
         if found is not None:
             return RefitOut(

@@ -4,43 +4,28 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Band, Figure
-from tuyere.calc.entry import Percent, Speed, maybe, value_of
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.entry import Percent, Speed, value_of
+from tuyere.calc.flow_chart_out import FAN_SHUT_OFF, flow_chart_out
 from tuyere.calc.frame import Frame
+from tuyere.calc.motor_now import AmpsOut, MotorNowIn, told_amps
 from tuyere.calc.parts import Real
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.errors import InputError
+from tuyere.calc.scene_out import SceneOut
 from tuyere.core.notices import notice
 from tuyere.core.speeds.flow import (
-    Amps,
-    amps_at,
     check_ratio,
     flow_percent,
+    power_at_density,
     power_percent,
     pressure_percent,
     pump_flow,
     sound_change_db,
+    speed_for_power,
 )
 
 GROUP = "Speeds"
-Ampere = Annotated[Real, Field(ge=0.01, le=5000)]
-
-
-class MotorNowIn(Input):
-    """What the motor draws now and what its plate says, A."""
-
-    amps: Ampere = Field(description="highest of the three phases now, in service with doors closed, A")
-    full_load_amps: Ampere = Field(description="full-load current on the plate, A")
-    no_load_amps: Ampere | None = Field(default=None, description="current without load, belt off, A")
-
-
-class AmpsOut(Answer):
-    """What the motor will draw, and how fast the machine may run by it."""
-
-    expected: Band
-    share_of_plate: Band
-    most_speed: Band
-    verdict: Literal["fine", "watch", "act"]
+Density = Annotated[Real, Field(ge=0.1, le=10)]
 
 
 class FanSpeedIn(Input):
@@ -50,6 +35,8 @@ class FanSpeedIn(Input):
     new_speed: Speed = Field(description="speed that is thought of")
     motor: MotorNowIn | None = Field(default=None, description="what the motor draws now")
     most_speed: Speed | None = Field(default=None, description="greatest speed on the fan's plate")
+    density: Density | None = Field(default=None, description="density of the air then, kg/m³; as now where left open")
+    density_now: Density = Field(default=1.2, description="density of the air now, kg/m³")
 
 
 class FanSpeedOut(Answer):
@@ -61,44 +48,7 @@ class FanSpeedOut(Answer):
     power: Figure
     louder_db: float
     amps: AmpsOut | None
-
-
-def _amps(motor: MotorNowIn, ratio: float, speed: float, frame: Frame, *, cube: bool = True) -> AmpsOut:
-    try:
-        found: Amps = amps_at(motor.amps, full=motor.full_load_amps, power_ratio=ratio, no_load=motor.no_load_amps)
-    except InputError as e:
-        raise e.at("motor.no_load_amps" if e.field == "no_load" else "motor.amps") from e
-    low, high = (100 * x / motor.full_load_amps for x in found.new)
-    exponent = 1 / 3 if cube else 1.0
-    if motor.no_load_amps is None:
-        notice(
-            "info",
-            "no-load-band",
-            "The current without load is not known: a quarter to a half of full load is taken, so this is a band.",
-            "input.motor.no_load_amps",
-        )
-    verdict: Literal["fine", "watch", "act"] = "act" if high > 100 else "watch" if high > 92 else "fine"
-    if verdict == "act":
-        notice(
-            "danger",
-            "over-plate",
-            "That is over the motor's plate. A service factor is no room to work in.",
-            "input.new_speed",
-        )
-    notice(
-        "info",
-        "clamp-proves",
-        "Only a clamp on every phase, in service with doors and panels closed, proves it.",
-        "input.motor",
-    )
-    return AmpsOut(
-        expected=frame.band(found.new[0], found.new[1], kind="current"),
-        share_of_plate=frame.band(low, high, kind="percent"),
-        most_speed=frame.band(
-            speed * found.top_ratio[0] ** exponent, speed * found.top_ratio[1] ** exponent, kind="speed"
-        ),
-        verdict=verdict,
-    )
+    picture: SceneOut
 
 
 def _over_plate(given: FanSpeedIn) -> None:
@@ -129,14 +79,45 @@ def fan_speed(given: FanSpeedIn, frame: Frame) -> FanSpeedOut:
     flow = flow_percent(given.new_speed.value, given.speed.value)
     pressure = pressure_percent(given.new_speed.value, given.speed.value)
     power = power_percent(given.new_speed.value, given.speed.value)
+    heavier = 1.0
+    if given.density is not None:
+        heavier = given.density / given.density_now
+        power = power_at_density(power, given.density, given.density_now)
+        pressure = power_at_density(pressure, given.density, given.density_now)
     _over_plate(given)
-    amps = None if given.motor is None else _amps(given.motor, float(power) / 100, given.speed.value, frame)
+    amps = None
+    if given.motor is not None:
+        amps = told_amps(
+            given.motor,
+            float(power) / 100,
+            given.speed.value,
+            frame,
+            speed_ratio=lambda taken: (taken / heavier) ** (1 / 3),
+        )
     said = (
         "" if amps is None else f" The motor will draw {amps.expected.shown}, {amps.share_of_plate.shown} of its plate."
     )
+    says = (
+        f"{f(flow, 'percent').shown} of the flow, {f(pressure, 'percent').shown} of the pressure, "
+        f"{f(power, 'percent').shown} of the power.{said}"
+    )
+    notice(
+        "info",
+        "shape-drawn",
+        "The curve is drawn as a usual fan's; where both meet is worked, and holds for any shape in the same ducts.",
+        "input.speed",
+    )
     return FanSpeedOut(
-        says=f"{f(flow, 'percent').shown} of the flow, {f(pressure, 'percent').shown} of the pressure, "
-        f"{f(power, 'percent').shown} of the power.{said}",
+        says=says,
+        picture=flow_chart_out(
+            "fan",
+            speeds=(given.speed.value, given.new_speed.value),
+            heads=(FAN_SHUT_OFF, 0.0),
+            motor=given.motor,
+            amps=amps,
+            says=says,
+            frame=frame,
+        ),
         flow=f(flow, "percent"),
         pressure=f(pressure, "percent"),
         power=f(power, "percent"),
@@ -168,6 +149,7 @@ class PumpSpeedOut(Answer):
     head: Figure
     power: Figure
     amps: AmpsOut | None
+    picture: SceneOut | None
 
 
 @calculation(
@@ -185,6 +167,7 @@ def pump_speed(given: PumpSpeedIn, frame: Frame) -> PumpSpeedOut:
     """Work the pump against its pipe. Raises InputError where it then lifts nothing."""
     ratio = check_ratio(given.new_speed.value / given.speed.value, "new_speed")
     f = frame.figure
+    heads = None
     if given.kind == "centrifugal":
         if given.static is None or given.shut_off is None:
             notice(
@@ -195,6 +178,7 @@ def pump_speed(given: PumpSpeedIn, frame: Frame) -> PumpSpeedOut:
             )
         static, shut_off = value_of(given.static, 0.0) / 100, value_of(given.shut_off, 130.0) / 100
         flow, head, power = pump_flow(ratio, shut_off=shut_off, static=static)
+        heads = (shut_off, static)
     else:
         flow, head, power = float(flow_percent(given.new_speed.value, given.speed.value)), 100.0, 100 * ratio
         notice(
@@ -205,19 +189,36 @@ def pump_speed(given: PumpSpeedIn, frame: Frame) -> PumpSpeedOut:
         )
     amps = None
     if given.motor is not None:
-        amps = _amps(
+        amps = told_amps(
             given.motor,
             power / 100,
             given.speed.value,
             frame,
-            cube=given.kind == "centrifugal" and maybe(given.static) in (None, 0.0),
+            # A piston takes its power as it turns; a wheel against a static head by where both curves meet.
+            speed_ratio=lambda taken: (
+                taken if heads is None else speed_for_power(taken, shut_off=heads[0], static=heads[1])
+            ),
         )
     said = (
         "" if amps is None else f" The motor will draw {amps.expected.shown}, {amps.share_of_plate.shown} of its plate."
     )
+    says = (
+        f"{f(flow, 'percent').shown} of the flow, {f(head, 'percent').shown} of the head, "
+        f"{f(power, 'percent').shown} of the power.{said}"
+    )
     return PumpSpeedOut(
-        says=f"{f(flow, 'percent').shown} of the flow, {f(head, 'percent').shown} of the head, "
-        f"{f(power, 'percent').shown} of the power.{said}",
+        says=says,
+        picture=None
+        if heads is None
+        else flow_chart_out(
+            "pump",
+            speeds=(given.speed.value, given.new_speed.value),
+            heads=heads,
+            motor=given.motor,
+            amps=amps,
+            says=says,
+            frame=frame,
+        ),
         flow=f(flow, "percent"),
         head=f(head, "percent"),
         power=f(power, "percent"),

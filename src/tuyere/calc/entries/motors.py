@@ -9,53 +9,129 @@ from tuyere.calc.entry import Power, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Text, Whole
 from tuyere.calc.registry import Input, calculation
+from tuyere.core.errors import InputError
+from tuyere.core.motors.engine import engine_speed, generator
 from tuyere.core.motors.motor import least_motor_sheave, motor_speed
+from tuyere.core.speeds.formulas import ratio_of_speeds
 
 GROUP = "Motors and shafts"
 Hertz = Annotated[Real, Field(ge=1, le=400)]
 
 
-class MotorSpeedIn(Input):
-    """An induction motor."""
+class EngineIn(Input):
+    """An engine with a governor."""
 
-    poles: Annotated[Whole, Field(ge=2, le=24)] = Field(description="poles")
+    full_speed: Speed = Field(description="governed speed under load")
+    no_load_speed: Speed = Field(description="speed without load, throttle set")
+    torque_speed: Speed | None = Field(default=None, description="speed of greatest torque, from its manual")
+
+
+class GeneratorIn(Input):
+    """A generator that is driven and has to hold its frequency."""
+
+    frequency: Hertz = Field(default=60.0, description="frequency it has to give, Hz")
+    poles: Annotated[Whole, Field(ge=2, le=24)] = Field(default=4, description="its poles")
+
+
+class MotorSpeedIn(Input):
+    """An induction motor by its poles, an engine by its governor, or a generator by its frequency."""
+
+    poles: Annotated[Whole, Field(ge=2, le=24)] | None = Field(default=None, description="poles of a motor")
     frequency: Hertz = Field(default=60.0, description="frequency of the supply, Hz")
     nameplate_speed: Speed | None = Field(default=None, description="speed on the nameplate, at full load")
     low_frequency: Hertz | None = Field(default=None, description="least frequency of a variable drive, Hz")
     high_frequency: Hertz | None = Field(default=None, description="greatest frequency of a variable drive, Hz")
+    engine: EngineIn | None = Field(default=None, description="or an engine")
+    generator: GeneratorIn | None = Field(default=None, description="a generator that is driven")
+
+
+class EngineOut(Answer):
+    """An engine's speeds."""
+
+    full_load: Figure
+    no_load: Figure
+    droop: Figure
+    greatest_torque: Figure | None
+
+
+class GeneratorOut(Answer):
+    """What the generator asks for; the ratio to the driver that was said."""
+
+    speed: Figure
+    lowest: Figure
+    highest: Figure
+    ratio: Figure | None
 
 
 class MotorSpeedOut(Answer):
     """Its speeds."""
 
-    full_load_low: Figure
-    full_load_high: Figure
-    synchronous: Figure
-    slip: Figure
+    full_load_low: Figure | None
+    full_load_high: Figure | None
+    synchronous: Figure | None
+    slip: Figure | None
     at_low_frequency: Figure | None
     at_high_frequency: Figure | None
+    engine: EngineOut | None
+    generator: GeneratorOut | None
+
+
+def _engine(given: EngineIn, frame: Frame) -> EngineOut:
+    try:
+        r = engine_speed(given.full_speed.value, given.no_load_speed.value, maybe(given.torque_speed))
+    except InputError as e:
+        raise e.at(f"engine.{e.field}") from e
+    f = frame.figure
+    return EngineOut(
+        full_load=f(r.full_rpm, "speed"),
+        no_load=f(r.idle_rpm, "speed"),
+        droop=f(r.droop_percent, "percent"),
+        greatest_torque=None if r.torque_rpm is None else f(r.torque_rpm, "speed"),
+    )
+
+
+def _generator(given: GeneratorIn, driver_rpm: float | None, frame: Frame) -> GeneratorOut:
+    try:
+        r = generator(given.frequency, given.poles)
+    except InputError as e:
+        raise e.at(f"generator.{e.field}") from e
+    f = frame.figure
+    return GeneratorOut(
+        speed=f(r.rpm, "speed"),
+        lowest=f(r.low_rpm, "speed"),
+        highest=f(r.high_rpm, "speed"),
+        ratio=None if driver_rpm is None else f(ratio_of_speeds(driver_rpm, r.rpm), "factor", "exact"),
+    )
 
 
 @calculation(
     "motor-speed",
     "Speed of a motor",
-    summary="Synchronous and full-load speed by poles and frequency, slip, and the range of a variable frequency.",
+    summary="Motors by poles and frequency, engines by their governor, and the speed at which a generator holds its frequency.",
     source="kinematics; NEMA MG 1 and IEC practice",
     example={"units": "us", "input": {"poles": 4, "frequency": 60, "nameplate_speed": "1750"}},
 )
 def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
-    """Work the speeds."""
-    r = motor_speed(
-        given.poles, given.frequency, maybe(given.nameplate_speed), given.low_frequency, given.high_frequency
-    )
+    """Work the speeds. Raises InputError where neither motor, engine nor generator is said."""
+    if given.poles is None and given.engine is None and given.generator is None:
+        raise InputError("poles", None, "which motor?", "its poles, or an engine, or a generator")
     f = frame.figure
+    engine = None if given.engine is None else _engine(given.engine, frame)
+    r = None
+    if given.poles is not None:
+        r = motor_speed(
+            given.poles, given.frequency, maybe(given.nameplate_speed), given.low_frequency, given.high_frequency
+        )
+    driver = given.engine.full_speed.value if given.engine is not None else None if r is None else r.low_rpm
     return MotorSpeedOut(
-        full_load_low=f(r.low_rpm, "speed"),
-        full_load_high=f(r.high_rpm, "speed"),
-        synchronous=f(r.synchronous_rpm, "speed"),
-        slip=f(r.slip_percent, "percent"),
-        at_low_frequency=None if r.at_low_rpm is None else f(r.at_low_rpm, "speed"),
-        at_high_frequency=None if r.at_high_rpm is None else f(r.at_high_rpm, "speed"),
+        full_load_low=None if r is None else f(r.low_rpm, "speed"),
+        full_load_high=None if r is None else f(r.high_rpm, "speed"),
+        synchronous=None if r is None else f(r.synchronous_rpm, "speed"),
+        slip=None if r is None else f(r.slip_percent, "percent"),
+        at_low_frequency=None if r is None or r.at_low_rpm is None else f(r.at_low_rpm, "speed"),
+        at_high_frequency=None if r is None or r.at_high_rpm is None else f(r.at_high_rpm, "speed"),
+        engine=engine,
+        generator=None if given.generator is None else _generator(given.generator, driver, frame),
     )
 
 

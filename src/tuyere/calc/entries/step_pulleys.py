@@ -38,6 +38,8 @@ class StepPulleysIn(Input):
     highest: Speed | None = Field(default=None, description="highest driven speed")
     steps: Annotated[Whole, Field(ge=2, le=8)] | None = Field(default=None, description="how many steps")
     first: Size | None = Field(default=None, description="driver's diameter on the first step, pitch")
+    least: Size | None = Field(default=None, description="least diameter that the belt bears, pitch")
+    largest: Size | None = Field(default=None, description="largest that there is room for, pitch")
     made_in: Size | None = Field(default=None, description="sizes are made in steps of; exact where left open")
     within: Percent | None = Field(default=None, description="how far a speed may be off; 2 % where left open")
     pairs: Annotated[list[PairIn], Field(max_length=8)] = Field(
@@ -95,6 +97,27 @@ def _cones(given: StepPulleysIn) -> Cones:
     )
 
 
+def _limits(given: StepPulleysIn, found: Cones) -> None:
+    """Refuse sizes beyond what the belt bears or there is room for. Raises InputError beside the limit."""
+    sizes = [x for s in found.steps for x in (s.driver_mm, s.driven_mm)]
+    if given.least is not None and min(sizes) < given.least.value:
+        raise InputError(
+            "least",
+            given.least.value,
+            "a step would be {size}: smaller than the belt bears",
+            "a larger first step, or a narrower range of speeds",
+            size=(min(sizes), "length"),
+        )
+    if given.largest is not None and max(sizes) > given.largest.value:
+        raise InputError(
+            "largest",
+            given.largest.value,
+            "a step would be {size}: there is no room for it",
+            "a smaller first step, or a narrower range of speeds",
+            size=(max(sizes), "length"),
+        )
+
+
 @calculation(
     "step-pulleys",
     "Step pulleys",
@@ -117,6 +140,7 @@ def _cones(given: StepPulleysIn) -> Cones:
 def step_pulleys(given: StepPulleysIn, frame: Frame) -> StepPulleysOut:
     """Work or check the pair. Raises InputError for speeds, sizes and centres that make none."""
     found = _cones(given)
+    _limits(given, found)
     f = frame.figure
     slack = f(found.most_slack_mm, "gap")
     # Half of what the belt is long or short shows as travel of the shafts.

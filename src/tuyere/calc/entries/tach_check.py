@@ -7,6 +7,7 @@ from pydantic import Field
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Size, Speed, maybe
 from tuyere.calc.frame import Frame
+from tuyere.calc.parts import Real
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
@@ -26,6 +27,16 @@ DOES = {
 }
 
 
+Counted = Annotated[Real, Field(ge=0.1, le=10000)]
+
+
+class MarksIn(Input):
+    """Turns counted by chalk marks, the drive locked and turned by hand."""
+
+    driver_turns: Counted = Field(description="turns of the driver")
+    driven_turns: Counted = Field(description="turns of the driven wheel meanwhile")
+
+
 class TachIn(Input):
     """Speeds of both shafts under load, several readings each; without load too where it can be."""
 
@@ -33,6 +44,7 @@ class TachIn(Input):
     driven: Readings = Field(description="driven shaft under load")
     unloaded_driver: Readings = Field(default_factory=list, description="driver without load")
     unloaded_driven: Readings = Field(default_factory=list, description="driven shaft without load")
+    marks: MarksIn | None = Field(default=None, description="or both counted by marks, turned by hand")
     driver_diameter: Size | None = Field(default=None, description="pitch diameter of the driver, as it is said")
     driven_diameter: Size | None = Field(default=None, description="pitch diameter of the driven wheel")
     named_speed: Speed | None = Field(default=None, description="speed on the motor's plate, or of the governor")
@@ -70,6 +82,8 @@ def _checked(given: TachIn) -> Checked:
     unloaded = None
     if given.unloaded_driver or given.unloaded_driven:
         unloaded = ([r.value for r in given.unloaded_driver], [r.value for r in given.unloaded_driven])
+    if unloaded is not None and given.marks is not None:
+        raise InputError("marks", None, "read without load and counted by hand", "one of the two")
     diameters = None
     if (given.driver_diameter is None) != (given.driven_diameter is None):
         missing = "driver_diameter" if given.driver_diameter is None else "driven_diameter"
@@ -80,6 +94,7 @@ def _checked(given: TachIn) -> Checked:
         [r.value for r in given.driver],
         [r.value for r in given.driven],
         unloaded=unloaded,
+        by_hand=None if given.marks is None else (given.marks.driver_turns, given.marks.driven_turns),
         diameters_mm=diameters,
         named_rpm=maybe(given.named_speed),
     )

@@ -21,6 +21,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.options import Choice, know
 from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Input
+from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, standing_of
 from tuyere.core.drive.case import Case, L, R, S, WorkedDrive
 from tuyere.core.drive.method import Method
 from tuyere.core.drive.ranking import USUAL_SPARE
@@ -171,6 +172,14 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def wear_of(self, given: In, pitches: int, length_mm: float) -> tuple[str, dict[str, JsonValue]] | None:
         """The calculation that judges a length over so many pitches, and its input; None for a loop that is not measured so."""
         return None
+
+    def speed_questions(self, given: In, worked: WorkedDrive[L, R, S], units: str) -> list[SpeedQuestion]:
+        """What may be asked about the speed of a drive that stands there, with what is known of it filled in."""
+        return of_any_drive(standing_of(worked, units))
+
+    def with_wheel(self, given: In, which: Which, mm: float, measured: Measured = "outside") -> In:
+        """The same drive with another wheel of that outside or pitch diameter. Raises InputError where wheels have teeth."""
+        raise InputError("wheel", which, "a wheel with teeth is not turned down", "another number of teeth")
 
     # searching
 

@@ -27,6 +27,7 @@ from tuyere.store.plumbing.base import now
 from tuyere.store.plumbing.differences import Difference, between
 from tuyere.store.plumbing.rows import below, one
 from tuyere.store.plumbing.trouble import Stale
+from tuyere.store.speeds.plate import drive_and_plate, shown_plate
 
 # Field of the form -> kind of quantity; the column is the same name with its unit.
 QUANTITIES = {
@@ -162,7 +163,7 @@ def save_duty(session: Session, actor: Actor, drive_id: uuid.UUID, form: DutySav
 
 def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveView:
     """Everything the page of a drive shows, builds newest first; raises NotThere."""
-    drive = one(session, Drive, ident)
+    drive, plate = drive_and_plate(session, ident)
     duties = duties_of(session, ident)
     duty = next(iter(duties), None)
     builds = sorted(below(session, Build, "drive_id", ident), key=lambda b: -b.no)
@@ -173,5 +174,6 @@ def drive_view(session: Session, ident: uuid.UUID, units: str = "us") -> DriveVi
         machine=machine_view(session, drive.machine_id),
         duty=None if duty is None else duty_view(duty, units),
         ends=ends_view(session, ident),
+        plate=shown_plate(plate, units),
         builds=build_views(session, builds, duty, units, duties={d.id: d for d in duties}),
     )

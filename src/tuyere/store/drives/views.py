@@ -11,6 +11,7 @@ from pydantic import Field
 from tuyere.calc.answer import Answer, Figure
 from tuyere.store.builds.views import BuildView
 from tuyere.store.machines.views import MachineView
+from tuyere.store.speeds.views import PlateView
 
 
 class DutyEntries(Answer):
@@ -59,4 +60,5 @@ class DriveView(Answer):
     machine: MachineView
     duty: DutyView | None
     ends: EndsView
+    plate: PlateView
     builds: list[BuildView]

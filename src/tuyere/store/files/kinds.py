@@ -14,6 +14,7 @@ from tuyere.store.jobs.tables import Due, Finding, Isolation, Job, JobTemplate, 
 from tuyere.store.machines.tables import Drive, EnergySource, Machine, MeterReading
 from tuyere.store.plumbing.base import Row
 from tuyere.store.shelf.tables import RatingItem, StockItem, StockMove
+from tuyere.store.speeds.tables import SpeedPlate
 from tuyere.store.twins.tables import InstrumentShown, Twin
 from tuyere.store.upkeep.tables import Failure
 
@@ -78,6 +79,7 @@ KINDS: tuple[Kind, ...] = (
         title=("power_typed", "driver_rpm_typed"),
     ),
     Kind(name="drive_ends", words="shaft facts", plural="shaft facts", table=Ends, owner="drive_id", title=()),
+    Kind(name="speed_plate", words="speed plate", table=SpeedPlate, owner="drive_id", title=("title",)),
     Kind(name="shaft", words="shaft", table=Shaft, owner="drive_id", title=("role", "no")),
     Kind(name="shaft_load", words="shaft load", table=ShaftLoad, owner="duty_id", title=("power_kw",)),
     Kind(name="build", words="build", table=Build, owner="drive_id", loose=("supersedes_id",), title=("no", "purpose")),

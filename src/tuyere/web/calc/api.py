@@ -7,14 +7,16 @@ from typing import Any
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 import tuyere.calc.every  # noqa: F401  (registers the calculations)
 from tuyere.calc.answer import Answer
 from tuyere.calc.families.protocol import families
 from tuyere.calc.registry import CALCULATIONS, Calculation, work
+from tuyere.calc.scene_out import scene_in
 from tuyere.core.tables import table
-from tuyere.web.plumbing.common import answer, documented, lasting
+from tuyere.web.plumbing.common import answer, documented, documented_file, lasting
+from tuyere.web.plumbing.drawn import FileKind, scene_file
 
 api = APIBlueprint("calc", __name__, url_prefix="/api", abp_tags=[Tag(name="calculations")])
 
@@ -30,6 +32,7 @@ class CalcLine(Answer):
     example: dict[str, Any]
     first: list[str]
     bench: bool = Field(description="whether it is filled in by hand; false where it asks for a whole drive")
+    drawn: bool = Field(description="whether it answers with a drawing that can be had as a file")
     input_schema: dict[str, Any]
 
 
@@ -97,6 +100,35 @@ for _calc in CALCULATIONS.values():
     api.post(f"/calc/{_calc.name}", summary=_calc.title, responses=documented(_calc.response_model))(_endpoint(_calc))
 
 
+class PicturePath(BaseModel):
+    """The kind of file that a drawing is wanted as."""
+
+    kind: FileKind
+
+
+def _pictured(calc: Calculation[Any, Any]) -> Callable[..., Response]:
+    def view(path: PicturePath, body: Any) -> Response:
+        made = work(calc, body)
+        scene = scene_in(made.result.picture)
+        return scene_file(scene, path.kind, calc.name, units=body.units, saved=True)
+
+    view.__name__ = "picture_" + calc.name.replace("-", "_")
+    view.__doc__ = (
+        "The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres."
+    )
+    view.__annotations__ = {"path": PicturePath, "body": calc.request_model, "return": Response}
+    return view
+
+
+for _calc in CALCULATIONS.values():
+    if _calc.drawn:
+        api.post(
+            f"/calc/{_calc.name}/picture/<kind>",
+            summary=f"{_calc.title}: the drawing",
+            responses=documented_file("application/pdf"),
+        )(_pictured(_calc))
+
+
 def _calculations() -> CalcList:
     return CalcList(
         calculations=[
@@ -109,6 +141,7 @@ def _calculations() -> CalcList:
                 example=c.example,
                 first=list(c.first),
                 bench=c.bench,
+                drawn=c.drawn,
                 input_schema=c.input_model.model_json_schema(),
             )
             for c in CALCULATIONS.values()

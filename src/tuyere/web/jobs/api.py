@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from dataclasses import replace
 from datetime import date, timedelta, timezone
 from typing import Annotated, Literal
 
@@ -11,9 +12,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field, StringConstraints
 
 from tuyere.calc.registry import Units
-from tuyere.exchange.drawing.dxf import dxf_of
-from tuyere.exchange.drawing.pdf import pdf_of, pdf_of_page
-from tuyere.exchange.drawing.svg import svg_of
+from tuyere.exchange.drawing.pdf import pdf_of_page
 from tuyere.exchange.sheets.card import Paper, card_html
 from tuyere.exchange.sheets.tag import Size, tag_scene
 from tuyere.store.jobs import book
@@ -51,6 +50,7 @@ from tuyere.store.jobs.views import (
     TemplateText,
 )
 from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
+from tuyere.web.plumbing.drawn import scene_file, sheet_file
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api", abp_tags=[Tag(name="jobs")])
 
@@ -138,13 +138,6 @@ class TagPath(ById):
     kind: Literal["svg", "pdf"]
 
 
-def _sheet(made: bytes | str, kind: str, name: str) -> Response:
-    types = {"pdf": "application/pdf", "svg": "image/svg+xml", "dxf": "image/vnd.dxf"}
-    response = Response(made, 200, content_type=types[kind])
-    response.headers["Content-Disposition"] = f'inline; filename="{name}.{kind}"'
-    return response
-
-
 def _here() -> str:
     """The address that a phone would find this server at."""
     return request.host_url.rstrip("/")
@@ -159,7 +152,7 @@ def card(path: ById, query: CardQuery) -> Response:
     zone = timezone(timedelta(minutes=query.minutes))
     with session() as s:
         made = job_card(s, path.ident, units=query.units, blank=query.blank, address=_here(), zone=zone)
-    return _sheet(pdf_of_page(card_html(made, query.paper)), "pdf", f"job-{str(path.ident)[:8]}")
+    return sheet_file(pdf_of_page(card_html(made, query.paper)), "pdf", f"job-{str(path.ident)[:8]}")
 
 
 @api.get("/drives/<uuid:ident>/tag.<kind>", summary="A drive's tag", responses=PDF)
@@ -167,7 +160,7 @@ def tag(path: TagPath, query: TagQuery) -> Response:
     """The tag that stays on the machine, true to size."""
     with session() as s:
         scene = tag_scene(drive_tag(s, path.ident, units=query.units, address=_here()), query.size)
-    return _sheet(pdf_of(scene) if path.kind == "pdf" else svg_of(scene), path.kind, f"tag-{str(path.ident)[:8]}")
+    return scene_file(scene, path.kind, f"tag-{str(path.ident)[:8]}")
 
 
 class DrawingPath(ById):
@@ -181,12 +174,7 @@ def drawing(path: DrawingPath, query: InUnitsQuery) -> Response:
     """The drive's elevation: to a scale that is said, and true to size in DXF."""
     with session() as s:
         scene, scale = drive_drawing(s, path.ident, query.units)
-    made: bytes | str
-    if path.kind == "dxf":
-        made = dxf_of(scene, scale, "in" if query.units == "us" else "mm")
-    else:
-        made = pdf_of(scene) if path.kind == "pdf" else svg_of(scene)
-    return _sheet(made, path.kind, f"drive-{str(path.ident)[:8]}")
+    return scene_file(replace(scene, scale=scale), path.kind, f"drive-{str(path.ident)[:8]}", units=query.units)
 
 
 @api.get("/dues", summary="What is due", responses=documented(DueList))

@@ -33,6 +33,7 @@ from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
 from tuyere.store.upkeep.trends import trends_view
 from tuyere.store.upkeep.views import OilList, RoundView, TimelineView, TrendsView, WhyView
 from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
+from tuyere.web.plumbing.drawn import sheet_file
 
 api = APIBlueprint("upkeep", __name__, url_prefix="/api", abp_tags=[Tag(name="upkeep")])
 
@@ -71,9 +72,7 @@ def the_round_on_paper(query: RoundSheetQuery) -> Response:
     with session() as s:
         sheet = round_sheet(s, query.area, query.minutes)
     made = pdf_of_page(round_html(sheet, "letter" if query.units == "us" else "a4"))
-    response = Response(made, 200, content_type="application/pdf")
-    response.headers["Content-Disposition"] = 'inline; filename="round.pdf"'
-    return response
+    return sheet_file(made, "pdf", "round")
 
 
 @api.get("/round.ics", summary="What is due as a calendar", responses=documented_file("text/calendar"))
@@ -118,9 +117,7 @@ def report(query: ReportQuery) -> Response:
 def report_on_paper(query: ReportQuery) -> Response:
     """The report as a sheet."""
     made = pdf_of_page(report_html(report_sheet(_report(query)), "letter" if query.units == "us" else "a4"))
-    response = Response(made, 200, content_type="application/pdf")
-    response.headers["Content-Disposition"] = 'inline; filename="report.pdf"'
-    return response
+    return sheet_file(made, "pdf", "report")
 
 
 @api.get("/report.csv", summary="The report as a table", responses=CSV)

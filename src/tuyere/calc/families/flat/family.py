@@ -13,11 +13,12 @@ from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, case_of, flat_drive_out
 from tuyere.calc.families.flat.sheet import flat_sheet
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
-from tuyere.calc.families.protocol import Facts, Family, register
+from tuyere.calc.families.protocol import Facts, Family, dumped, register
 from tuyere.calc.families.select_model import LabelledFigure, SelectIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, of_belts, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.flat.case import FlatCase, FlatLoop
 from tuyere.core.flat.field import FlatCandidate, FlatField
@@ -137,6 +138,21 @@ class FlatBelts(Family[FlatDriveIn, FlatSelectIn, FlatLoop, FlatRated, FlatSet, 
             "layout": parts.layout(),
             **parts.loop.spec,
         }
+
+    def speed_questions(self, given: FlatDriveIn, worked: FlatDrive, units: str) -> list[SpeedQuestion]:
+        """A flat pulley can be turned down, stepped, or made."""
+        at = standing_of(worked, units)
+        made: dict[str, JsonValue] = {
+            "outside": at.size(at.driver_outside_mm),
+            "face": at.size(1.1 * given.width.value),
+        }
+        return [*of_belts(at, None), *of_any_drive(at), SpeedQuestion("made-pulley", made)]
+
+    def with_wheel(self, given: FlatDriveIn, which: Which, mm: float, measured: Measured = "outside") -> FlatDriveIn:
+        """The pulley by its diameter; a belt whose length is said stays, and the centres follow it."""
+        values = dumped(given)
+        values["driver_diameter" if which == "driver" else "driven_diameter"] = mm
+        return FlatDriveIn.model_validate(values)
 
     def factor(self, service: ServiceFactorIn | None) -> float:
         """The textbook's."""

@@ -18,6 +18,7 @@ from tuyere.calc.families.select_model import LabelledFigure, SelectIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.calc.speed_questions import SpeedQuestion, of_any_drive, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.roller_chain.case import ChainCase, ChainLoop
 from tuyere.core.roller_chain.field import ChainCandidate, ChainField, chain_name
@@ -170,6 +171,16 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
             "layout": parts.layout(),
             **parts.loop.spec,
         }
+
+    def speed_questions(self, given: ChainDriveIn, worked: ChainDrive, units: str) -> list[SpeedQuestion]:
+        """A wheel with teeth can be made; it is not turned down."""
+        at = standing_of(worked, units)
+        return [
+            *of_any_drive(at),
+            SpeedQuestion(
+                "made-sprocket", {"chain": given.chain, "teeth": given.driver_teeth, "strands": given.strands}
+            ),
+        ]
 
     def factor(self, service: ServiceFactorIn | None) -> float:
         """The chain standard's."""

@@ -19,6 +19,7 @@ from tuyere.calc.families.synchronous.sheet import sync_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.calc.speed_questions import SpeedQuestion, of_any_drive, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.synchronous.case import SyncCase, SyncLoop
 from tuyere.core.synchronous.field import OwnBelt, SyncCandidate, SyncField
@@ -162,6 +163,17 @@ class SynchronousBelts(Family[SyncDriveIn, SyncSelectIn, SyncLoop, SyncRated, Sy
             "layout": parts.layout(),
             **parts.loop.spec,
         }
+
+    def speed_questions(self, given: SyncDriveIn, worked: SyncDrive, units: str) -> list[SpeedQuestion]:
+        """A wheel with teeth can be made; it is not turned down."""
+        at = standing_of(worked, units)
+        return [
+            *of_any_drive(at),
+            SpeedQuestion(
+                "made-sync-pulley",
+                {"profile": given.profile, "teeth": given.driver_teeth, "face": at.size(1.1 * given.width.value)},
+            ),
+        ]
 
     def factor(self, service: ServiceFactorIn | None) -> float:
         """The load factor without additions."""

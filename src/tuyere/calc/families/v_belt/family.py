@@ -26,6 +26,7 @@ from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of, slip_of
+from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, of_belts, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked, Stock
 from tuyere.core.errors import InputError
 from tuyere.core.motors.motor import least_motor_sheave
@@ -40,6 +41,8 @@ from tuyere.core.v_belt.sections import section as section_named
 from tuyere.core.v_belt.sheaves import sheave
 
 LINK = " link"
+# Sections for which sheaves are made that can be set.
+SETTABLE = ("3L", "4L", "A", "AX", "5L", "B", "BX")
 FOR_A_WHILE = "A belts in B grooves: for a while only, until the right belt is there."
 
 
@@ -237,6 +240,38 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
         if designation.endswith(JOINED):
             return f"{strands}/{designation}"
         return f"{strands} × {designation}"
+
+    def speed_questions(self, given: VBeltDriveIn, worked: VBeltDrive, units: str) -> list[SpeedQuestion]:
+        """A sheave can be turned down, set, or made."""
+        at = standing_of(worked, units)
+        groove = worked.case.route.driver.profile
+        section = worked.case.loop.belt.section.name
+        out = [*of_belts(at, groove), *of_any_drive(at)]
+        out.append(
+            SpeedQuestion(
+                "made-sheave", {"groove": groove, "outside": at.size(at.driver_outside_mm), "grooves": at.grooves}
+            )
+        )
+        if section in SETTABLE:
+            closed: dict[str, JsonValue] = {"closed": at.size(at.driver_pitch_mm), "turns_now": "0"}
+            values: dict[str, JsonValue] = {
+                "section": section,
+                "driver_speed": at.rpm(at.driver_rpm),
+                "driver": closed,
+                "driven_fixed": at.size(at.driven_pitch_mm),
+                "speed_now": at.rpm(at.driven_rpm),
+                "centres": at.size(at.centre_mm),
+            }
+            out.append(SpeedQuestion("adjustable-sheave", values))
+        return out
+
+    def with_wheel(self, given: VBeltDriveIn, which: Which, mm: float, measured: Measured = "outside") -> VBeltDriveIn:
+        """The sheave by its outside or pitch diameter; the belt stays, and the centres follow it."""
+        shaft = given.driver if which == "driver" else given.driven
+        values = shaft.model_dump(mode="json", exclude_unset=True)
+        values["sheave"] |= {"diameter": mm, "kind": measured}
+        changed = type(shaft).model_validate(values)
+        return given.model_copy(update={which: changed, "centre_by_tape": None})
 
     def factor(self, service: ServiceFactorIn | None) -> float:
         """The association's."""

@@ -1,0 +1,1 @@
+"""A drive's speeds: its plate, and what may be asked about them."""

@@ -1,0 +1,1 @@
+"""Speeds over HTTP."""
