@@ -64,6 +64,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/adjustable-sheave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Adjustable sheave
+         * @description Turns open, pitch diameter and speed of one or two adjustable sheaves in half-turns; what it does to belt and motor.
+         */
+        post: operations["calc_calc_adjustable_sheave_calc_adjustable_sheave_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/adjustable-sheave/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Adjustable sheave: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_adjustable_sheave_calc_adjustable_sheave_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/alignment": {
         parameters: {
             query?: never;
@@ -98,6 +138,46 @@ export interface paths {
          * @description Limits of twist, toe and offset by the kind of loop, in degrees, mm/m, in/ft and gap at the rim.
          */
         post: operations["calc_calc_alignment_limits_calc_alignment_limits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/any-route": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A loop round any wheels
+         * @description Wheels, idlers and levers by tape or by x and y: length, take-up from stop to stop, every strand's pull, which wheel slips first.
+         */
+        post: operations["calc_calc_any_route_calc_any_route_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/any-route/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A loop round any wheels: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_any_route_calc_any_route_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -178,6 +258,26 @@ export interface paths {
          * @description Turns of both shafts and the belt, teeth in mesh and their multiples; what a measured frequency points at.
          */
         post: operations["calc_calc_belt_frequencies_calc_belt_frequencies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/belt-frequencies/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a drive shakes with: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_belt_frequencies_calc_belt_frequencies_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -564,6 +664,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/drive-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Direct, belt, chain or gear?
+         * @description For one duty: which kinds of drive reach the speed, what they lose in a year, and how each bears shock, noise, overload and the rest.
+         */
+        post: operations["calc_calc_drive_kinds_calc_drive_kinds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/drive-refit": {
         parameters: {
             query?: never;
@@ -578,6 +698,46 @@ export interface paths {
          * @description A typed centre distance, speed or wheel: the input that follows from it, the nearest standard loop where loops come in lengths.
          */
         post: operations["calc_calc_drive_refit_calc_drive_refit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/drive-stages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Two or three stages
+         * @description A ratio split over two or three drives with jackshafts between: real sizes of every family searched together, speeds, losses.
+         */
+        post: operations["calc_calc_drive_stages_calc_drive_stages_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/drive-stages/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Two or three stages: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_drive_stages_calc_drive_stages_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -618,6 +778,26 @@ export interface paths {
          * @description Flow, pressure, power and sound of a fan at another speed, and what its motor will draw.
          */
         post: operations["calc_calc_fan_speed_calc_fan_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/fan-speed/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fan at another speed: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_fan_speed_calc_fan_speed_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -744,6 +924,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/idler-cone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step pulleys with an idler cone
+         * @description Motor, idler and spindle: both pairs of step pulleys for one even series of speeds; what a back gear would have to be.
+         */
+        post: operations["calc_calc_idler_cone_calc_idler_cone_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/idler-cone/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step pulleys with an idler cone: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_idler_cone_calc_idler_cone_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/link-belt": {
         parameters: {
             query?: never;
@@ -758,6 +978,166 @@ export interface paths {
          * @description Links to take off from hand-tight, and how it runs.
          */
         post: operations["calc_calc_link_belt_calc_link_belt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-pulley": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Flat pulley made to size
+         * @description The drawing of a flat pulley to be made: crown, bore, keyway, hub, run-out, the rim's speed; as PDF and DXF.
+         */
+        post: operations["calc_calc_made_pulley_calc_made_pulley_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-pulley/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Flat pulley made to size: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_made_pulley_calc_made_pulley_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-sheave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sheave made to size
+         * @description The drawing of a sheave to be made: grooves by the standard, bore, keyway, hub, tolerances, the rim's speed; as PDF and DXF.
+         */
+        post: operations["calc_calc_made_sheave_calc_made_sheave_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-sheave/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sheave made to size: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_made_sheave_calc_made_sheave_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-sprocket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sprocket made to size
+         * @description The drawing of a sprocket to be made: tooth form by the chain's standard, plate, bore, keyway, hub, tolerances; as PDF and DXF.
+         */
+        post: operations["calc_calc_made_sprocket_calc_made_sprocket_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-sprocket/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sprocket made to size: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_made_sprocket_calc_made_sprocket_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-sync-pulley": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Toothed pulley made to size
+         * @description The drawing of a toothed pulley to be made: grooves rolled from the public rack, bore, keyway, hub, tolerances; as PDF and DXF.
+         */
+        post: operations["calc_calc_made_sync_pulley_calc_made_sync_pulley_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/made-sync-pulley/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Toothed pulley made to size: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_made_sync_pulley_calc_made_sync_pulley_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -795,7 +1175,7 @@ export interface paths {
         put?: never;
         /**
          * Speed of a motor
-         * @description Synchronous and full-load speed by poles and frequency, slip, and the range of a variable frequency.
+         * @description Motors by poles and frequency, engines by their governor, and the speed at which a generator holds its frequency.
          */
         post: operations["calc_calc_motor_speed_calc_motor_speed_post"];
         delete?: never;
@@ -824,6 +1204,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pulley-for-speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pulley for a wanted speed
+         * @description From measured speeds and the wheel that is on: the wheel for the target, how much to turn off, what standard sizes give, and the second round.
+         */
+        post: operations["calc_calc_pulley_for_speed_calc_pulley_for_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/pulley-for-speed/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pulley for a wanted speed: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_pulley_for_speed_calc_pulley_for_speed_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/pump-speed": {
         parameters: {
             query?: never;
@@ -838,6 +1258,46 @@ export interface paths {
          * @description Flow, head and power of a pump at another speed, with the static head of its pipe; what its motor will draw.
          */
         post: operations["calc_calc_pump_speed_calc_pump_speed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/retrofit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Instead of gears
+         * @description Gears or a coupling replaced by a belt: pulleys for every range, speeds before and after, and which way it then turns.
+         */
+        post: operations["calc_calc_retrofit_calc_retrofit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/retrofit/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Instead of gears: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_retrofit_calc_retrofit_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1018,6 +1478,26 @@ export interface paths {
          * @description Several speeds from one belt: both cones so that it fits on every step, in sizes that can be made; or a pair checked.
          */
         post: operations["calc_calc_step_pulleys_calc_step_pulleys_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/step-pulleys/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Step pulleys: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_step_pulleys_calc_step_pulleys_picture__kind__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1424,6 +1904,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/wheel-change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change one wheel of a drive
+         * @description A drive with its driver or driven wheel changed for another outside diameter: its input, speed and centres.
+         */
+        post: operations["calc_calc_wheel_change_calc_wheel_change_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/choices": {
         parameters: {
             query?: never;
@@ -1648,6 +2148,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drives/{ident}/plate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep the speed plate
+         * @description Keep every speed that the drive can be set to.
+         */
+        put: operations["speeds_keep_plate_drives__uuid_ident__plate_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drives/{ident}/plate.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The speed plate
+         * @description The label for the machine, true to size.
+         */
+        get: operations["speeds_plate_drives__uuid_ident__plate__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drives/{ident}/pluck.wav": {
         parameters: {
             query?: never;
@@ -1660,6 +2200,26 @@ export interface paths {
          * @description The sound of a plucked belt of a simulated drive.
          */
         get: operations["instruments_pluck_drives__uuid_ident__pluck_wav_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drives/{ident}/speeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A drive's speeds
+         * @description What may be asked about them, filled from what stands on the machine; and the speed plate.
+         */
+        get: operations["speeds_speeds_drives__uuid_ident__speeds_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2909,6 +3469,129 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AdjustableIn
+         * @description An adjustable sheave as its plate or a tape says it.
+         */
+        AdjustableIn: {
+            /**
+             * Closed
+             * @description pitch diameter, closed
+             */
+            closed: number | string;
+            /**
+             * Most Turns
+             * @description turns it may be opened; usual for the section
+             * @default null
+             */
+            most_turns?: (number | string) | null;
+            /**
+             * Open
+             * @description pitch diameter, open as far as it goes
+             * @default null
+             */
+            open?: (number | string) | null;
+            /**
+             * Thread
+             * @description thread pitch of the moving flange
+             * @default null
+             */
+            thread?: (number | string) | null;
+            /**
+             * Turns Now
+             * @description turns open now, counted from closed
+             * @default null
+             */
+            turns_now?: (number | string) | null;
+        };
+        /**
+         * AdjustableOut
+         * @description The setting, what it does, and the table of half-turns.
+         */
+        AdjustableOut: {
+            amps: components["schemas"]["AmpsOut"] | null;
+            chart: components["schemas"]["SceneOut"] | null;
+            groove_moves: components["schemas"]["Figure"];
+            move_centres: components["schemas"]["Figure"] | null;
+            picture: components["schemas"]["SceneOut"];
+            pitch_diameter: components["schemas"]["Figure"];
+            /** Rules */
+            rules: string[];
+            /** Says */
+            says: string;
+            /** Settings */
+            settings: components["schemas"]["SettingOut"][];
+            speed: components["schemas"]["Figure"];
+            /** Stopped By Amps */
+            stopped_by_amps: boolean;
+            /** Turns */
+            turns: string;
+            turns_exact: components["schemas"]["Figure"] | null;
+        };
+        /** AdjustableSheaveRequest */
+        AdjustableSheaveRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["SheavePairIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** AdjustableSheaveResponse */
+        AdjustableSheaveResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["AdjustableOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * AlignmentIn
          * @description Readings of the line of two wheels, by any means; the machine that stays carries the reference.
          */
@@ -3168,13 +3851,160 @@ export interface components {
          */
         AmpsOut: {
             expected: components["schemas"]["Band"];
+            margin: components["schemas"]["Figure"] | null;
             most_speed: components["schemas"]["Band"];
+            shaft_now: components["schemas"]["Band"] | null;
+            shaft_then: components["schemas"]["Band"] | null;
             share_of_plate: components["schemas"]["Band"];
             /**
              * Verdict
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
+        };
+        /**
+         * AnyRouteIn
+         * @description The loop, its wheels in the order of travel, how it is tightened.
+         */
+        AnyRouteIn: {
+            /**
+             * Clockwise
+             * @description the driver turns clockwise as drawn
+             * @default true
+             */
+            clockwise?: boolean;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Engages
+             * @description the loop is the clutch: let go, it must not drag
+             * @default false
+             */
+            engages?: boolean;
+            /**
+             * Friction
+             * @description friction with the groove's wedge in it; usual where left open
+             * @default null
+             */
+            friction?: number | null;
+            /**
+             * Loop
+             * @description what runs on them
+             * @enum {string}
+             */
+            loop: "V-belt" | "flat belt" | "toothed belt" | "chain";
+            /**
+             * Loop Length
+             * @description length of the loop; then it puts the take-up
+             * @default null
+             */
+            loop_length?: (number | string) | null;
+            /**
+             * Static Tension
+             * @description tension it was set to, whole loop
+             * @default null
+             */
+            static_tension?: (number | string) | null;
+            /**
+             * @description what takes up
+             * @default null
+             */
+            take_up?: components["schemas"]["TakeUpIn"] | null;
+            /**
+             * Wheels
+             * @description wheels in the order in which the loop meets them
+             */
+            wheels: components["schemas"]["RouteWheelIn"][];
+        };
+        /**
+         * AnyRouteOut
+         * @description The loop on its wheels.
+         */
+        AnyRouteOut: {
+            /** First To Slip */
+            first_to_slip: string;
+            loop_length: components["schemas"]["Figure"];
+            loop_speed: components["schemas"]["Figure"];
+            picture: components["schemas"]["SceneOut"];
+            pull_at_hand: components["schemas"]["Figure"] | null;
+            pull_at_wheel: components["schemas"]["Figure"] | null;
+            released: components["schemas"]["ReleasedOut"] | null;
+            /** Says */
+            says: string;
+            /** Strands */
+            strands: components["schemas"]["RouteStrandOut"][];
+            /** Times Todays Load */
+            times_todays_load: number | null;
+            travel: components["schemas"]["TravelOut"] | null;
+            /** Wheels */
+            wheels: components["schemas"]["RouteWheelOut"][];
+        };
+        /** AnyRouteRequest */
+        AnyRouteRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["AnyRouteIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** AnyRouteResponse */
+        AnyRouteResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["AnyRouteOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * ArcOut
@@ -4321,6 +5151,43 @@ export interface components {
             yearly_loss: components["schemas"]["Band"];
         };
         /**
+         * BoreIn
+         * @description What the wheel sits on, and how fast it will turn.
+         */
+        BoreIn: {
+            /**
+             * Bore
+             * @description bore: the shaft it sits on
+             */
+            bore: number | string;
+            /**
+             * Hub Length
+             * @description length of the hub; worked where left open
+             * @default null
+             */
+            hub_length?: (number | string) | null;
+            /**
+             * Key
+             * @description keyway, by which standard
+             * @default inch
+             * @enum {string}
+             */
+            key?: "inch" | "metric" | "none";
+            /**
+             * Material
+             * @description what it is made of
+             * @default cast iron
+             * @enum {string}
+             */
+            material?: "cast iron" | "ductile iron" | "steel";
+            /**
+             * Speed
+             * @description how fast it will turn
+             * @default null
+             */
+            speed?: (number | string) | null;
+        };
+        /**
          * BuildSave
          * @description A configuration: its family, the input of that family's calculation, why it exists, and whether it is settled.
          *
@@ -4578,6 +5445,11 @@ export interface components {
              * @description whether it is filled in by hand; false where it asks for a whole drive
              */
             bench: boolean;
+            /**
+             * Drawn
+             * @description whether it answers with a drawing that can be had as a file
+             */
+            drawn: boolean;
             /** Example */
             example: {
                 [key: string]: unknown;
@@ -5138,6 +6010,23 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * ChainOut
+         * @description One chain of drives.
+         */
+        ChainOut: {
+            driven_speed: components["schemas"]["Figure"];
+            efficiency: components["schemas"]["Band"];
+            lost: components["schemas"]["Figure"];
+            /** Parts */
+            parts: number;
+            picture: components["schemas"]["SceneOut"];
+            /** Says */
+            says: string;
+            speed_error: components["schemas"]["Figure"];
+            /** Stages */
+            stages: components["schemas"]["StageOut"][];
         };
         /**
          * ChainRatingIn
@@ -5939,6 +6828,15 @@ export interface components {
             order: string;
         };
         /**
+         * ConeStepOut
+         * @description One step of one pair.
+         */
+        ConeStepOut: {
+            driven: components["schemas"]["Figure"];
+            driver: components["schemas"]["Figure"];
+            slack: components["schemas"]["Figure"];
+        };
+        /**
          * CountForm
          * @description How many of a part there are.
          */
@@ -6210,6 +7108,18 @@ export interface components {
             cut_short: components["schemas"]["Figure"];
             lap: components["schemas"]["Figure"];
             loop_length: components["schemas"]["Figure"];
+        };
+        /**
+         * CutsOut
+         * @description How it is turned down.
+         */
+        CutsOut: {
+            last: components["schemas"]["Figure"];
+            left: components["schemas"]["Figure"] | null;
+            off_diameter: components["schemas"]["Figure"];
+            off_radius: components["schemas"]["Figure"];
+            /** Passes */
+            passes: number;
         };
         /**
          * DeadDriveIn
@@ -6532,6 +7442,141 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * DriveKindsIn
+         * @description The duty, what matters most, and what is driven.
+         */
+        DriveKindsIn: {
+            /**
+             * Asked
+             * @description what matters most: it counts three times
+             */
+            asked?: ("speed" | "shock" | "overload" | "noise" | "alignment" | "weight" | "upkeep" | "cost")[];
+            /**
+             * Days A Year
+             * @description days it runs in a year
+             * @default 250
+             */
+            days_a_year?: number;
+            /**
+             * Driven Speed
+             * @description speed that the machine needs
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the motor or engine
+             */
+            driver_speed: number | string;
+            /**
+             * Frequency
+             * @description frequency of the supply, Hz
+             * @default 60
+             * @enum {integer}
+             */
+            frequency?: 50 | 60;
+            /**
+             * Hours A Day
+             * @description running hours a day; 10 are taken
+             * @default null
+             */
+            hours_a_day?: (number | string) | null;
+            /**
+             * Machine
+             * @description driven machine, for its wear by speed
+             * @default null
+             */
+            machine?: ("centrifugal pump, clean" | "centrifugal pump, grit" | "piston or plunger pump" | "gear or screw pump" | "fan" | "compressor, piston" | "conveyor" | "mixer") | null;
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * Within
+             * @description how near is near enough; 3 % where left open
+             * @default null
+             */
+            within?: (number | string) | null;
+        };
+        /**
+         * DriveKindsOut
+         * @description Every kind, those that reach the speed first.
+         */
+        DriveKindsOut: {
+            /** Kinds */
+            kinds: components["schemas"]["KindOut"][];
+            /** Says */
+            says: string;
+            suction: components["schemas"]["Figure"] | null;
+            wear: components["schemas"]["Figure"] | null;
+            /** Wears */
+            wears: string;
+        };
+        /** DriveKindsRequest */
+        DriveKindsRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["DriveKindsIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** DriveKindsResponse */
+        DriveKindsResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["DriveKindsOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * DriveLine
          * @description A drive in a list: what is on it and how settled that is.
          */
@@ -6614,6 +7659,70 @@ export interface components {
             /** Working */
             working: components["schemas"]["WorkingStep"][];
         };
+        /** DriveStagesRequest */
+        DriveStagesRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["StagesIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** DriveStagesResponse */
+        DriveStagesResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["StagesOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
         /**
          * DriveView
          * @description Everything the page of a drive shows; builds newest first.
@@ -6631,6 +7740,7 @@ export interface components {
             machine: components["schemas"]["MachineView"];
             /** Name */
             name: string;
+            plate: components["schemas"]["PlateView"];
             /** Rev */
             rev: number;
         };
@@ -7214,6 +8324,38 @@ export interface components {
             type: string;
         };
         /**
+         * EngineIn
+         * @description An engine with a governor.
+         */
+        EngineIn: {
+            /**
+             * Full Speed
+             * @description governed speed under load
+             */
+            full_speed: number | string;
+            /**
+             * No Load Speed
+             * @description speed without load, throttle set
+             */
+            no_load_speed: number | string;
+            /**
+             * Torque Speed
+             * @description speed of greatest torque, from its manual
+             * @default null
+             */
+            torque_speed?: (number | string) | null;
+        };
+        /**
+         * EngineOut
+         * @description An engine's speeds.
+         */
+        EngineOut: {
+            droop: components["schemas"]["Figure"];
+            full_load: components["schemas"]["Figure"];
+            greatest_torque: components["schemas"]["Figure"] | null;
+            no_load: components["schemas"]["Figure"];
+        };
+        /**
          * EventSave
          * @description Something that happened at a step. ``typed`` of a reading is read in ``units``.
          */
@@ -7603,6 +8745,18 @@ export interface components {
          */
         FanSpeedIn: {
             /**
+             * Density
+             * @description density of the air then, kg/m³; as now where left open
+             * @default null
+             */
+            density?: number | null;
+            /**
+             * Density Now
+             * @description density of the air now, kg/m³
+             * @default 1.2
+             */
+            density_now?: number;
+            /**
              * Most Speed
              * @description greatest speed on the fan's plate
              * @default null
@@ -7633,6 +8787,7 @@ export interface components {
             flow: components["schemas"]["Figure"];
             /** Louder Db */
             louder_db: number;
+            picture: components["schemas"]["SceneOut"];
             power: components["schemas"]["Figure"];
             pressure: components["schemas"]["Figure"];
             /** Says */
@@ -8658,6 +9813,69 @@ export interface components {
              */
             top?: (number | string) | null;
         };
+        /**
+         * GearRangeOut
+         * @description One range before and after.
+         */
+        GearRangeOut: {
+            after: components["schemas"]["Figure"];
+            before: components["schemas"]["Figure"];
+            driven: components["schemas"]["Figure"];
+            driver: components["schemas"]["Figure"];
+            edge: components["schemas"]["Figure"] | null;
+            off: components["schemas"]["Figure"];
+            slack: components["schemas"]["Figure"];
+        };
+        /**
+         * GearsIn
+         * @description One range as it is now.
+         */
+        GearsIn: {
+            /**
+             * Gear
+             * @description teeth of the driven gear
+             */
+            gear: number;
+            /**
+             * Meshes
+             * @description pairs of gears between both shafts; 0 for a coupling
+             * @default 1
+             */
+            meshes?: number;
+            /**
+             * Pinion
+             * @description teeth of the driving gear
+             */
+            pinion: number;
+        };
+        /**
+         * GeneratorIn
+         * @description A generator that is driven and has to hold its frequency.
+         */
+        GeneratorIn: {
+            /**
+             * Frequency
+             * @description frequency it has to give, Hz
+             * @default 60
+             */
+            frequency?: number;
+            /**
+             * Poles
+             * @description its poles
+             * @default 4
+             */
+            poles?: number;
+        };
+        /**
+         * GeneratorOut
+         * @description What the generator asks for; the ratio to the driver that was said.
+         */
+        GeneratorOut: {
+            highest: components["schemas"]["Figure"];
+            lowest: components["schemas"]["Figure"];
+            ratio: components["schemas"]["Figure"] | null;
+            speed: components["schemas"]["Figure"];
+        };
         /** GrooveFitRequest */
         GrooveFitRequest: {
             /**
@@ -9023,6 +10241,119 @@ export interface components {
             to_tell_apart: string;
         };
         /**
+         * IdlerConeIn
+         * @description Lowest and highest speed, and both pairs.
+         */
+        IdlerConeIn: {
+            /**
+             * Driver Speed
+             * @description speed of the motor
+             */
+            driver_speed: number | string;
+            /**
+             * Highest
+             * @description highest speed of the spindle
+             */
+            highest: number | string;
+            /**
+             * Lowest
+             * @description lowest speed of the spindle
+             */
+            lowest: number | string;
+            /**
+             * Made In
+             * @description sizes are made in steps of; exact where left open
+             * @default null
+             */
+            made_in?: (number | string) | null;
+            /** @description motor to idler */
+            to_idler: components["schemas"]["PairSizeIn"];
+            /** @description idler to spindle */
+            to_spindle: components["schemas"]["PairSizeIn"];
+        };
+        /**
+         * IdlerConeOut
+         * @description Both pairs, every speed, and by how much each is over the one before.
+         */
+        IdlerConeOut: {
+            factor: components["schemas"]["Figure"];
+            first_belt: components["schemas"]["Figure"];
+            picture: components["schemas"]["SceneOut"];
+            /** Says */
+            says: string;
+            second_belt: components["schemas"]["Figure"];
+            /** Speeds */
+            speeds: components["schemas"]["Figure"][];
+            /** To Idler */
+            to_idler: components["schemas"]["ConeStepOut"][];
+            /** To Spindle */
+            to_spindle: components["schemas"]["ConeStepOut"][];
+        };
+        /** IdlerConeRequest */
+        IdlerConeRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["IdlerConeIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** IdlerConeResponse */
+        IdlerConeResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["IdlerConeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * IdlerIn
          * @description An idler at the middle of a span, on fixed centres.
          */
@@ -9334,6 +10665,35 @@ export interface components {
             width: components["schemas"]["Figure"];
         };
         JsonValue: unknown;
+        /**
+         * KeptOut
+         * @description One thing that has to be kept.
+         */
+        KeptOut: {
+            amount: components["schemas"]["Figure"];
+            /** Source */
+            source: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * KindOut
+         * @description One kind of drive.
+         */
+        KindOut: {
+            efficiency: components["schemas"]["Band"];
+            /** How */
+            how: string;
+            /** Manners */
+            manners: components["schemas"]["RespectOut"][];
+            /** Reaches */
+            reaches: boolean;
+            /** Reasons */
+            reasons: string;
+            /** Title */
+            title: string;
+            yearly_loss: components["schemas"]["Band"];
+        };
         /**
          * LabelledFigure
          * @description A figure with what it is called.
@@ -9944,6 +11304,380 @@ export interface components {
             walk_order: number;
         };
         /**
+         * MadeOut
+         * @description The wheel: its measures, what has to be kept, how fast it may run, and its drawing.
+         */
+        MadeOut: {
+            /** Cut */
+            cut: string[];
+            face: components["schemas"]["Figure"];
+            hub: components["schemas"]["Figure"];
+            hub_length: components["schemas"]["Figure"];
+            /** Kept */
+            kept: components["schemas"]["KeptOut"][];
+            keyway_width: components["schemas"]["Figure"] | null;
+            most_speed: components["schemas"]["Figure"];
+            outside: components["schemas"]["Figure"];
+            over_keyway: components["schemas"]["Figure"] | null;
+            picture: components["schemas"]["SceneOut"];
+            /** Says */
+            says: string;
+        };
+        /**
+         * MadePulleyIn
+         * @description A flat pulley by its rim and its shaft.
+         */
+        MadePulleyIn: {
+            /**
+             * Crowned
+             * @description crowned: one pulley of a pair
+             * @default true
+             */
+            crowned?: boolean;
+            /**
+             * Face
+             * @description face width
+             */
+            face: number | string;
+            /**
+             * Outside
+             * @description diameter in the middle of the face
+             */
+            outside: number | string;
+            /** @description what it sits on */
+            shaft: components["schemas"]["BoreIn"];
+        };
+        /** MadePulleyRequest */
+        MadePulleyRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["MadePulleyIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** MadePulleyResponse */
+        MadePulleyResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["MadeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * MadeSheaveIn
+         * @description A sheave by its rim, its grooves and its shaft.
+         */
+        MadeSheaveIn: {
+            /**
+             * Groove
+             * @description groove of the belts it holds
+             * @enum {string}
+             */
+            groove: "A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep";
+            /**
+             * Grooves
+             * @description how many grooves
+             * @default 1
+             */
+            grooves?: number;
+            /**
+             * Outside
+             * @description outside diameter
+             */
+            outside: number | string;
+            /** @description what it sits on */
+            shaft: components["schemas"]["BoreIn"];
+        };
+        /** MadeSheaveRequest */
+        MadeSheaveRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["MadeSheaveIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** MadeSheaveResponse */
+        MadeSheaveResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["MadeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * MadeSprocketIn
+         * @description A sprocket by its chain, its teeth and its shaft.
+         */
+        MadeSprocketIn: {
+            /**
+             * Chain
+             * @description chain number
+             * @enum {string}
+             */
+            chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
+            /** @description what it sits on */
+            shaft: components["schemas"]["BoreIn"];
+            /**
+             * Strands
+             * @description strands
+             * @default 1
+             */
+            strands?: number;
+            /**
+             * Teeth
+             * @description teeth
+             */
+            teeth: number;
+        };
+        /** MadeSprocketRequest */
+        MadeSprocketRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["MadeSprocketIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** MadeSprocketResponse */
+        MadeSprocketResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["MadeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * MadeSyncPulleyIn
+         * @description A toothed pulley by its profile, its teeth and its shaft.
+         */
+        MadeSyncPulleyIn: {
+            /**
+             * Face
+             * @description face width, between flanges where it has any
+             */
+            face: number | string;
+            /**
+             * Profile
+             * @description tooth profile
+             * @enum {string}
+             */
+            profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
+            /** @description what it sits on */
+            shaft: components["schemas"]["BoreIn"];
+            /**
+             * Teeth
+             * @description teeth
+             */
+            teeth: number;
+        };
+        /** MadeSyncPulleyRequest */
+        MadeSyncPulleyRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["MadeSyncPulleyIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** MadeSyncPulleyResponse */
+        MadeSyncPulleyResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["MadeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * MainAnswer
          * @description One of the few answers a mechanic came for.
          */
@@ -10045,6 +11779,22 @@ export interface components {
             readings: components["schemas"]["ReadingOut"][];
             /** Words */
             words: string;
+        };
+        /**
+         * MarksIn
+         * @description Turns counted by chalk marks, the drive locked and turned by hand.
+         */
+        MarksIn: {
+            /**
+             * Driven Turns
+             * @description turns of the driven wheel meanwhile
+             */
+            driven_turns: number;
+            /**
+             * Driver Turns
+             * @description turns of the driver
+             */
+            driver_turns: number;
         };
         /**
          * MeterSave
@@ -10241,6 +11991,12 @@ export interface components {
              */
             amps: number;
             /**
+             * Efficiency
+             * @description efficiency at this load, where it is known
+             * @default null
+             */
+            efficiency?: (number | string) | null;
+            /**
              * Full Load Amps
              * @description full-load current on the plate, A
              */
@@ -10251,18 +12007,59 @@ export interface components {
              * @default null
              */
             no_load_amps?: number | null;
+            /**
+             * Phases
+             * @description supply of the motor
+             * @default three
+             * @enum {string}
+             */
+            phases?: "three" | "one";
+            /**
+             * Power
+             * @description power on the plate
+             * @default null
+             */
+            power?: (number | string) | null;
+            /**
+             * Power Factor
+             * @description power factor at this load, where it is known
+             * @default null
+             */
+            power_factor?: number | null;
+            /**
+             * Service Factor
+             * @description service factor on the plate
+             * @default 1
+             */
+            service_factor?: number;
+            /**
+             * Volts
+             * @description volts between two phases, read
+             * @default null
+             */
+            volts?: number | null;
         };
         /**
          * MotorSpeedIn
-         * @description An induction motor.
+         * @description An induction motor by its poles, an engine by its governor, or a generator by its frequency.
          */
         MotorSpeedIn: {
+            /**
+             * @description or an engine
+             * @default null
+             */
+            engine?: components["schemas"]["EngineIn"] | null;
             /**
              * Frequency
              * @description frequency of the supply, Hz
              * @default 60
              */
             frequency?: number;
+            /**
+             * @description a generator that is driven
+             * @default null
+             */
+            generator?: components["schemas"]["GeneratorIn"] | null;
             /**
              * High Frequency
              * @description greatest frequency of a variable drive, Hz
@@ -10283,9 +12080,10 @@ export interface components {
             nameplate_speed?: (number | string) | null;
             /**
              * Poles
-             * @description poles
+             * @description poles of a motor
+             * @default null
              */
-            poles: number;
+            poles?: number | null;
         };
         /**
          * MotorSpeedOut
@@ -10294,10 +12092,12 @@ export interface components {
         MotorSpeedOut: {
             at_high_frequency: components["schemas"]["Figure"] | null;
             at_low_frequency: components["schemas"]["Figure"] | null;
-            full_load_high: components["schemas"]["Figure"];
-            full_load_low: components["schemas"]["Figure"];
-            slip: components["schemas"]["Figure"];
-            synchronous: components["schemas"]["Figure"];
+            engine: components["schemas"]["EngineOut"] | null;
+            full_load_high: components["schemas"]["Figure"] | null;
+            full_load_low: components["schemas"]["Figure"] | null;
+            generator: components["schemas"]["GeneratorOut"] | null;
+            slip: components["schemas"]["Figure"] | null;
+            synchronous: components["schemas"]["Figure"] | null;
         };
         /** MotorSpeedRequest */
         MotorSpeedRequest: {
@@ -10682,6 +12482,27 @@ export interface components {
             driver: number | string;
         };
         /**
+         * PairSizeIn
+         * @description One of both belts.
+         */
+        PairSizeIn: {
+            /**
+             * Centres
+             * @description centre distance of this pair
+             */
+            centres: number | string;
+            /**
+             * First
+             * @description diameter of its driving cone on the slowest step, pitch
+             */
+            first: number | string;
+            /**
+             * Steps
+             * @description steps of this pair; the first may have one
+             */
+            steps: number;
+        };
+        /**
          * PartForm
          * @description One part, typed: what it is, its size as it stands on it or as measured, how many.
          */
@@ -10928,6 +12749,105 @@ export interface components {
             units?: "us" | "si";
         };
         /**
+         * PlateRow
+         * @description One speed: how it is set, what the machine then turns at, a note.
+         */
+        PlateRow: {
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Setting */
+            setting: string;
+            /** Speed */
+            speed: number | string;
+        };
+        /**
+         * PlateRowView
+         * @description One speed of the plate.
+         */
+        PlateRowView: {
+            /** Note */
+            note: string;
+            /** Setting */
+            setting: string;
+            speed: components["schemas"]["Figure"];
+        };
+        /**
+         * PlateSave
+         * @description A speed plate; ``rev`` is the version it was read at, 0 where there was none.
+         */
+        PlateSave: {
+            /**
+             * Calc
+             * @default
+             */
+            calc?: string;
+            /**
+             * Created By Name
+             * @default
+             */
+            created_by_name?: string;
+            /**
+             * Given
+             * @description what the speeds were worked from
+             */
+            given?: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /**
+             * Id
+             * Format: uuid
+             */
+            id?: string;
+            /**
+             * Op Id
+             * Format: uuid
+             */
+            op_id?: string;
+            /**
+             * Rev
+             * @default 0
+             */
+            rev?: number;
+            /** Rows */
+            rows: components["schemas"]["PlateRow"][];
+            /**
+             * Title
+             * @default
+             */
+            title?: string;
+            /**
+             * Units
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /**
+         * PlateView
+         * @description The plate; version 0 and no rows where nobody kept one.
+         */
+        PlateView: {
+            /** At */
+            at: string | null;
+            /** By */
+            by: string;
+            /** Calc */
+            calc: string;
+            /** Given */
+            given: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /** Rev */
+            rev: number;
+            /** Rows */
+            rows: components["schemas"]["PlateRowView"][];
+            /** Title */
+            title: string;
+        };
+        /**
          * PluckIn
          * @description A recording of one pluck, and the belt it is of.
          */
@@ -11070,6 +12990,158 @@ export interface components {
             text: string;
         };
         /**
+         * PulleyForSpeedIn
+         * @description The wanted speed, and what was measured with the wheel that is on.
+         */
+        PulleyForSpeedIn: {
+            /**
+             * Centres
+             * @description centre distance now
+             * @default null
+             */
+            centres?: (number | string) | null;
+            /**
+             * Cut
+             * @description depth of one pass on the radius; 1 mm where left open
+             * @default null
+             */
+            cut?: (number | string) | null;
+            /**
+             * Groove
+             * @description groove of the wheels; left open for flat pulleys
+             * @default null
+             */
+            groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | null;
+            /**
+             * Least
+             * @description least wheel that belt or motor bears, over the rim
+             * @default null
+             */
+            least?: (number | string) | null;
+            /**
+             * Metal
+             * @description metal under the groove, or of a flat rim
+             * @default null
+             */
+            metal?: (number | string) | null;
+            /**
+             * Other
+             * @description diameter of the other wheel, over the rim
+             * @default null
+             */
+            other?: (number | string) | null;
+            /**
+             * Rounds
+             * @description what was measured, the wheel that is on now last
+             */
+            rounds: components["schemas"]["RoundIn"][];
+            /**
+             * Target
+             * @description wanted speed of the driven shaft
+             */
+            target: number | string;
+            /**
+             * Wheel
+             * @description which wheel is changed
+             * @default driver
+             * @enum {string}
+             */
+            wheel?: "driver" | "driven";
+            /**
+             * Within
+             * @description how near is near enough; 2 % where left open
+             * @default null
+             */
+            within?: (number | string) | null;
+        };
+        /**
+         * PulleyForSpeedOut
+         * @description The wheel, how it is made, the other ways, and what the rounds say of the wheels before.
+         */
+        PulleyForSpeedOut: {
+            /** Cheapest */
+            cheapest: string;
+            cuts: components["schemas"]["CutsOut"] | null;
+            diameter: components["schemas"]["Figure"];
+            first_was: components["schemas"]["Figure"] | null;
+            give_or_take: components["schemas"]["Figure"];
+            new_centres: components["schemas"]["Figure"] | null;
+            picture: components["schemas"]["SceneOut"];
+            ratio: components["schemas"]["Figure"];
+            rim_speed: components["schemas"]["Figure"];
+            runs_on: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            speed_now: components["schemas"]["Figure"];
+            under: components["schemas"]["Figure"];
+            /** Ways */
+            ways: components["schemas"]["WheelWayOut"][];
+        };
+        /** PulleyForSpeedRequest */
+        PulleyForSpeedRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["PulleyForSpeedIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** PulleyForSpeedResponse */
+        PulleyForSpeedResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["PulleyForSpeedOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * PumpSpeedIn
          * @description A pump at the speed of now and at another; heads as shares of the head of now.
          */
@@ -11116,6 +13188,7 @@ export interface components {
             amps: components["schemas"]["AmpsOut"] | null;
             flow: components["schemas"]["Figure"];
             head: components["schemas"]["Figure"];
+            picture: components["schemas"]["SceneOut"] | null;
             power: components["schemas"]["Figure"];
             /** Says */
             says: string;
@@ -11183,6 +13256,20 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * QuestionView
+         * @description A calculation that may be asked of this drive, its fields filled from what stands there.
+         */
+        QuestionView: {
+            /** Calc */
+            calc: string;
+            /** Input */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /** Title */
+            title: string;
         };
         /**
          * RangeIn
@@ -11521,6 +13608,18 @@ export interface components {
             says: string;
         };
         /**
+         * ReleasedOut
+         * @description The loop let go.
+         */
+        ReleasedOut: {
+            deep: components["schemas"]["Figure"];
+            /** Drags */
+            drags: boolean;
+            /** Hangs */
+            hangs: string;
+            slack: components["schemas"]["Figure"];
+        };
+        /**
          * RepeatLine
          * @description A drive that keeps breaking its loops.
          */
@@ -11593,6 +13692,177 @@ export interface components {
              * Format: date
              */
             until: string;
+        };
+        /**
+         * RespectOut
+         * @description One respect.
+         */
+        RespectOut: {
+            /** Asked */
+            asked: boolean;
+            /** Asks */
+            asks: string;
+            /**
+             * Mark
+             * @enum {string}
+             */
+            mark: "good" | "fair" | "poor";
+            /** Words */
+            words: string;
+        };
+        /**
+         * RetrofitIn
+         * @description What is there, what is wanted, and what room there is.
+         */
+        RetrofitIn: {
+            /**
+             * Belt
+             * @description how the belt runs; crossed: flat belts only
+             * @default open
+             * @enum {string}
+             */
+            belt?: "open" | "crossed";
+            /**
+             * Centres
+             * @description centre distance there is room for
+             */
+            centres: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * First
+             * @description driver's diameter for the first range, pitch
+             */
+            first: number | string;
+            /**
+             * Gears
+             * @description the ranges as they are, one after the other
+             */
+            gears: components["schemas"]["GearsIn"][];
+            /**
+             * Made In
+             * @description sizes are made in steps of; exact where left open
+             * @default null
+             */
+            made_in?: (number | string) | null;
+            /**
+             * Safe Speed
+             * @description greatest safe speed of tool, wheel or work on the spindle
+             * @default null
+             */
+            safe_speed?: (number | string) | null;
+            /**
+             * Speeds
+             * @description wanted speeds in the same order; those of the gears where left open
+             */
+            speeds?: (number | string)[];
+            /**
+             * Thread
+             * @description thread that holds tool or chuck
+             * @default none
+             * @enum {string}
+             */
+            thread?: "none" | "right" | "left";
+            /**
+             * Tool
+             * @description largest tool, wheel or work, across
+             * @default null
+             */
+            tool?: (number | string) | null;
+            /**
+             * Within
+             * @description how far a speed may be off; 2 % where left open
+             * @default null
+             */
+            within?: (number | string) | null;
+        };
+        /**
+         * RetrofitOut
+         * @description The pulleys, the direction, and what has to be looked at.
+         */
+        RetrofitOut: {
+            belt_length: components["schemas"]["Figure"];
+            /** Checks */
+            checks: string[];
+            /**
+             * Direction
+             * @enum {string}
+             */
+            direction: "as before" | "turned about" | "some ranges turned about";
+            picture: components["schemas"]["SceneOut"];
+            /** Ranges */
+            ranges: components["schemas"]["GearRangeOut"][];
+            /** Says */
+            says: string;
+            /** Turn Back */
+            turn_back: string[];
+        };
+        /** RetrofitRequest */
+        RetrofitRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["RetrofitIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** RetrofitResponse */
+        RetrofitResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["RetrofitOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * RoundArea
@@ -11705,6 +13975,27 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * RoundIn
+         * @description One round: the wheel that was on, and both shafts under load.
+         */
+        RoundIn: {
+            /**
+             * Diameter
+             * @description diameter of the wheel that is changed, over the rim
+             */
+            diameter: number | string;
+            /**
+             * Driven
+             * @description driven shaft, reading by reading
+             */
+            driven: (number | string)[];
+            /**
+             * Driver
+             * @description driver, reading by reading
+             */
+            driver: (number | string)[];
+        };
+        /**
          * RoundLine
          * @description Something to do on the round, with the drive to scale.
          */
@@ -11771,6 +14062,108 @@ export interface components {
             total: number;
             /** Week */
             week: components["schemas"]["RoundLine"][];
+        };
+        /**
+         * RouteStrandOut
+         * @description One strand.
+         */
+        RouteStrandOut: {
+            length: components["schemas"]["Figure"];
+            /** Side */
+            side: string;
+            /** Strand */
+            strand: string;
+            tension: components["schemas"]["Figure"] | null;
+        };
+        /**
+         * RouteWheelIn
+         * @description One wheel, in the order in which the loop meets it: where its shaft is, how large it is, which face of the loop touches it.
+         */
+        RouteWheelIn: {
+            /**
+             * Above
+             * @description of the two places where the tapes meet, the upper one
+             * @default true
+             */
+            above?: boolean;
+            /**
+             * Diameter
+             * @description diameter on the loop's line, pitch
+             */
+            diameter: number | string;
+            /**
+             * From First
+             * @description or by tape: from the driver's shaft
+             * @default null
+             */
+            from_first?: (number | string) | null;
+            /**
+             * From Second
+             * @description and from the first other wheel that has x and y
+             * @default null
+             */
+            from_second?: (number | string) | null;
+            /**
+             * Name
+             * @description what it is called
+             */
+            name: string;
+            /**
+             * Power
+             * @description power that is taken from it
+             * @default null
+             */
+            power?: (number | string) | null;
+            /**
+             * Role
+             * @description what it is; the driver comes first
+             * @enum {string}
+             */
+            role: "driver" | "driven" | "idler" | "guide";
+            /**
+             * Side
+             * @description face of the loop that touches it
+             * @default inside
+             * @enum {string}
+             */
+            side?: "inside" | "outside";
+            /**
+             * Teeth
+             * @description has teeth, where the loop has
+             * @default true
+             */
+            teeth?: boolean;
+            /**
+             * X
+             * @description shaft, to the right of the driver's
+             * @default null
+             */
+            x?: (number | string) | null;
+            /**
+             * Y
+             * @description shaft, over the driver's
+             * @default null
+             */
+            y?: (number | string) | null;
+        };
+        /**
+         * RouteWheelOut
+         * @description One wheel.
+         */
+        RouteWheelOut: {
+            arc: components["schemas"]["Figure"];
+            /** Grip Left */
+            grip_left: string;
+            pull: components["schemas"]["Figure"] | null;
+            pulls_towards: components["schemas"]["Figure"] | null;
+            speed: components["schemas"]["Figure"];
+            /**
+             * Turns
+             * @enum {string}
+             */
+            turns: "clockwise" | "counter-clockwise";
+            /** Wheel */
+            wheel: string;
         };
         /**
          * RunOutIn
@@ -11952,6 +14345,12 @@ export interface components {
              * @description later ones lie on top
              */
             items: components["schemas"]["PrimitiveOut"][];
+            /**
+             * Scale
+             * @description mm of the thing for one of the sheet; 0: not to scale
+             * @default 0
+             */
+            scale?: number;
             /** Title */
             title: string;
             /** Width */
@@ -12189,6 +14588,25 @@ export interface components {
             steps: string[];
             /** Title */
             title: string;
+        };
+        /**
+         * SettingOut
+         * @description One pair of half-turns.
+         */
+        SettingOut: {
+            /** Amps */
+            amps: string;
+            driven: components["schemas"]["Figure"];
+            driven_turns: components["schemas"]["Figure"] | null;
+            driver: components["schemas"]["Figure"];
+            driver_turns: components["schemas"]["Figure"] | null;
+            /** Here */
+            here: boolean;
+            move_centres: components["schemas"]["Figure"] | null;
+            of_target: components["schemas"]["Figure"] | null;
+            /** Over Plate */
+            over_plate: boolean;
+            speed: components["schemas"]["Figure"];
         };
         /**
          * SettlingIn
@@ -12458,6 +14876,75 @@ export interface components {
              * @default null
              */
             kind?: ("outside" | "effective" | "datum" | "pitch") | null;
+        };
+        /**
+         * SheavePairIn
+         * @description Two sheaves of which one or both can be set.
+         */
+        SheavePairIn: {
+            /**
+             * Centres
+             * @description centre distance now
+             * @default null
+             */
+            centres?: (number | string) | null;
+            /**
+             * @description adjustable driven sheave
+             * @default null
+             */
+            driven?: components["schemas"]["AdjustableIn"] | null;
+            /**
+             * Driven Fixed
+             * @description or its fixed pitch diameter
+             * @default null
+             */
+            driven_fixed?: (number | string) | null;
+            /**
+             * @description adjustable driver
+             * @default null
+             */
+            driver?: components["schemas"]["AdjustableIn"] | null;
+            /**
+             * Driver Fixed
+             * @description or its fixed pitch diameter
+             * @default null
+             */
+            driver_fixed?: (number | string) | null;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Machine
+             * @description what is driven
+             * @default fan
+             * @enum {string}
+             */
+            machine?: "fan" | "centrifugal pump" | "steady torque";
+            /**
+             * @description what the motor draws now
+             * @default null
+             */
+            motor?: components["schemas"]["MotorNowIn"] | null;
+            /**
+             * Section
+             * @description belt section
+             * @enum {string}
+             */
+            section: "3L" | "4L" | "A" | "AX" | "5L" | "B" | "BX";
+            /**
+             * Speed Now
+             * @description driven speed now, measured; worked where left open
+             * @default null
+             */
+            speed_now?: (number | string) | null;
+            /**
+             * Target
+             * @description wanted driven speed
+             * @default null
+             */
+            target?: (number | string) | null;
         };
         /**
          * SheetOut
@@ -12861,6 +15348,45 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * SpeedsView
+         * @description Everything about a drive's speeds. ``calc`` and ``input`` are the drive itself, empty where nothing is known of it.
+         */
+        SpeedsView: {
+            /** Calc */
+            calc: string;
+            /** Draft Rev */
+            draft_rev: number;
+            /**
+             * Drive Id
+             * Format: uuid
+             */
+            drive_id: string;
+            driven_speed: components["schemas"]["Figure"] | null;
+            /** Family */
+            family: string;
+            /** Input */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /** Machine */
+            machine: string;
+            /**
+             * Machine Id
+             * Format: uuid
+             */
+            machine_id: string;
+            /** Name */
+            name: string;
+            /** Options */
+            options: {
+                [key: string]: string;
+            };
+            plate: components["schemas"]["PlateView"];
+            /** Questions */
+            questions: components["schemas"]["QuestionView"][];
+            wanted_speed: components["schemas"]["Figure"] | null;
+        };
+        /**
          * SprocketIn
          * @description A sprocket of a chain number.
          */
@@ -13064,6 +15590,114 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * StageOut
+         * @description One stage: the drive, the shafts it joins, and what it takes.
+         */
+        StageOut: {
+            from_speed: components["schemas"]["Figure"];
+            option: components["schemas"]["OptionOut"];
+            /** Says */
+            says: string;
+            takes: components["schemas"]["Figure"];
+            to_speed: components["schemas"]["Figure"];
+        };
+        /**
+         * StagesIn
+         * @description A duty as for one drive, and how many stages.
+         */
+        StagesIn: {
+            /**
+             * Asked
+             * @description questions in shop words that a family must not answer with no
+             * @default []
+             */
+            asked?: ("step" | "slips" | "clean" | "oil" | "wet" | "heat" | "dust" | "static" | "reversing" | "stops")[];
+            /** @description centre distance */
+            centre: components["schemas"]["CentreIn"];
+            /**
+             * Days A Year
+             * @description days it runs; 250 are assumed
+             * @default null
+             */
+            days_a_year?: number | null;
+            /**
+             * Driven Speed
+             * @description wanted speed of the driven shaft
+             */
+            driven_speed: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Energy Price
+             * @description price of a kilowatt-hour, in your money
+             * @default null
+             */
+            energy_price?: number | null;
+            /**
+             * Keep
+             * @description options wanted of each family
+             * @default 3
+             */
+            keep?: number;
+            /** @description for the drawing */
+            layout?: components["schemas"]["LayoutIn"];
+            /** @description room */
+            limits?: components["schemas"]["LimitsIn"];
+            /**
+             * Power
+             * @description power to transmit
+             */
+            power: number | string;
+            /**
+             * Series
+             * @description V-belts of inch or metric sections, or all
+             * @default inch
+             * @enum {string}
+             */
+            series?: "all" | "inch" | "metric";
+            /**
+             * @description how hard the duty is
+             * @default null
+             */
+            service_factor?: components["schemas"]["ServiceFactorIn"] | null;
+            /**
+             * Stages
+             * @description how many drives one after the other
+             * @default 2
+             */
+            stages?: number;
+            /**
+             * @description what is on your shelf
+             * @default null
+             */
+            stock?: components["schemas"]["StockIn"] | null;
+            /**
+             * Tolerance
+             * @description allowed speed error either way; 3 % is assumed
+             * @default null
+             */
+            tolerance?: (number | string) | null;
+            /** @description how the order is made */
+            weights?: components["schemas"]["WeightsIn"];
+        };
+        /**
+         * StagesOut
+         * @description Chains of drives, the one that costs least first.
+         */
+        StagesOut: {
+            even_split: components["schemas"]["Figure"];
+            passed_on: components["schemas"]["Figure"];
+            picture: components["schemas"]["SceneOut"];
+            ratio: components["schemas"]["Figure"];
+            /** Says */
+            says: string;
+            /** Ways */
+            ways: components["schemas"]["ChainOut"][];
+        };
+        /**
          * StandsOut
          * @description A standard belt on those sheaves.
          */
@@ -13118,6 +15752,18 @@ export interface components {
              * @default null
              */
             highest?: (number | string) | null;
+            /**
+             * Largest
+             * @description largest that there is room for, pitch
+             * @default null
+             */
+            largest?: (number | string) | null;
+            /**
+             * Least
+             * @description least diameter that the belt bears, pitch
+             * @default null
+             */
+            least?: (number | string) | null;
             /**
              * Lowest
              * @description lowest driven speed
@@ -14361,6 +17007,11 @@ export interface components {
              */
             driver_diameter?: (number | string) | null;
             /**
+             * @description or both counted by marks, turned by hand
+             * @default null
+             */
+            marks?: components["schemas"]["MarksIn"] | null;
+            /**
              * Named Speed
              * @description speed on the motor's plate, or of the governor
              * @default null
@@ -14486,6 +17137,69 @@ export interface components {
              * @enum {string}
              */
             units?: "us" | "si";
+        };
+        /**
+         * TakeUpIn
+         * @description The one part that moves: a wheel that slides, or swings on an arm; a spring, a weight or a pull at a lever.
+         */
+        TakeUpIn: {
+            /**
+             * Direction
+             * @description slides in this direction, degrees over level
+             * @default null
+             */
+            direction?: (number | string) | null;
+            /**
+             * Hand
+             * @description or pull at the lever's end
+             * @default null
+             */
+            hand?: (number | string) | null;
+            /**
+             * Hand Arm
+             * @description lever, from its pin to where it is pulled
+             * @default null
+             */
+            hand_arm?: (number | string) | null;
+            /**
+             * High
+             * @description travel to the other stop
+             */
+            high: number | string;
+            /**
+             * Low
+             * @description travel to one stop, from where it stands
+             */
+            low: number | string;
+            /**
+             * Pin X
+             * @description or swings about a pin: to the right of the driver's shaft
+             * @default null
+             */
+            pin_x?: (number | string) | null;
+            /**
+             * Pin Y
+             * @description and over it
+             * @default null
+             */
+            pin_y?: (number | string) | null;
+            /**
+             * Pull
+             * @description spring or weight: pull at the wheel, towards the second stop
+             * @default null
+             */
+            pull?: (number | string) | null;
+            /**
+             * Wheel
+             * @description which wheel moves
+             */
+            wheel: string;
+            /**
+             * Wheel Arm
+             * @description lever, from its pin to the wheel
+             * @default null
+             */
+            wheel_arm?: (number | string) | null;
         };
         /**
          * TakeUpLeftIn
@@ -15749,6 +18463,16 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * TravelOut
+         * @description The take-up from stop to stop.
+         */
+        TravelOut: {
+            left_to_slacken: components["schemas"]["Figure"] | null;
+            left_to_tighten: components["schemas"]["Figure"] | null;
+            longest_loop: components["schemas"]["Figure"];
+            shortest_loop: components["schemas"]["Figure"];
+        };
+        /**
          * TrendPoint
          * @description One reading.
          */
@@ -16600,6 +19324,120 @@ export interface components {
             width?: number;
         };
         /**
+         * WheelChangeIn
+         * @description A drive's input, which wheel, and the diameter of the new one.
+         */
+        WheelChangeIn: {
+            /**
+             * Calc
+             * @description the whole-drive calculation that works it
+             */
+            calc: string;
+            /**
+             * Input
+             * @description its input as it stands
+             */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /**
+             * Measured
+             * @description which diameter that is
+             * @default outside
+             * @enum {string}
+             */
+            measured?: "outside" | "pitch";
+            /**
+             * Outside
+             * @description diameter of the new wheel
+             */
+            outside: number | string;
+            /**
+             * Wheel
+             * @description which wheel is changed
+             * @enum {string}
+             */
+            wheel: "driver" | "driven";
+        };
+        /**
+         * WheelChangeOut
+         * @description The input with the new wheel, the speed it gives and where the shafts then stand.
+         */
+        WheelChangeOut: {
+            centre_distance: components["schemas"]["Figure"];
+            driven_speed: components["schemas"]["Figure"];
+            /** Input */
+            input: {
+                [key: string]: components["schemas"]["JsonValue"];
+            };
+            /** Says */
+            says: string;
+        };
+        /** WheelChangeRequest */
+        WheelChangeRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["WheelChangeIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** WheelChangeResponse */
+        WheelChangeResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["WheelChangeOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * WheelOut
          * @description A wheel of the elevation, mm.
          */
@@ -16622,6 +19460,25 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * WheelWayOut
+         * @description One way to the speed.
+         */
+        WheelWayOut: {
+            diameter: components["schemas"]["Figure"];
+            /** How */
+            how: string;
+            /** Near Enough */
+            near_enough: boolean;
+            off: components["schemas"]["Figure"];
+            /** On Shelf */
+            on_shelf: boolean;
+            /** Says */
+            says: string;
+            speed: components["schemas"]["Figure"];
+            /** Wheel */
+            wheel: string;
         };
         /**
          * WhyNotIn
@@ -17171,6 +20028,240 @@ export interface operations {
             };
         };
     };
+    calc_calc_adjustable_sheave_calc_adjustable_sheave_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdjustableSheaveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AdjustableSheaveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_adjustable_sheave_calc_adjustable_sheave_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdjustableSheaveRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_alignment_calc_alignment_post: {
         parameters: {
             query?: never;
@@ -17307,6 +20398,240 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AlignmentLimitsResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_any_route_calc_any_route_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnyRouteRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyRouteResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_any_route_calc_any_route_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnyRouteRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -17771,6 +21096,124 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BeltFrequenciesResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_belt_frequencies_calc_belt_frequencies_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeltFrequenciesRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -20071,6 +23514,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_drive_kinds_calc_drive_kinds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveKindsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveKindsResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_drive_refit_calc_drive_refit_post: {
         parameters: {
             query?: never;
@@ -20091,6 +23650,240 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DriveRefitResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_drive_stages_calc_drive_stages_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveStagesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveStagesResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_drive_stages_calc_drive_stages_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriveStagesRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -20323,6 +24116,124 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FanSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_fan_speed_calc_fan_speed_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FanSpeedRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -21115,6 +25026,240 @@ export interface operations {
             };
         };
     };
+    calc_calc_idler_cone_calc_idler_cone_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdlerConeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IdlerConeResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_idler_cone_calc_idler_cone_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdlerConeRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_link_belt_calc_link_belt_post: {
         parameters: {
             query?: never;
@@ -21135,6 +25280,942 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkBeltResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_made_pulley_calc_made_pulley_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadePulleyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadePulleyResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_made_pulley_calc_made_pulley_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadePulleyRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_made_sheave_calc_made_sheave_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeSheaveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeSheaveResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_made_sheave_calc_made_sheave_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeSheaveRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_made_sprocket_calc_made_sprocket_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeSprocketRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeSprocketResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_made_sprocket_calc_made_sprocket_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeSprocketRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_made_sync_pulley_calc_made_sync_pulley_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeSyncPulleyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeSyncPulleyResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_made_sync_pulley_calc_made_sync_pulley_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeSyncPulleyRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -21579,6 +26660,240 @@ export interface operations {
             };
         };
     };
+    calc_calc_pulley_for_speed_calc_pulley_for_speed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PulleyForSpeedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PulleyForSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_pulley_for_speed_calc_pulley_for_speed_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PulleyForSpeedRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_pump_speed_calc_pump_speed_post: {
         parameters: {
             query?: never;
@@ -21599,6 +26914,240 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PumpSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_retrofit_calc_retrofit_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetrofitRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RetrofitResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_retrofit_calc_retrofit_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RetrofitRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -22643,6 +28192,124 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StepPulleysResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_step_pulleys_calc_step_pulleys_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepPulleysRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */
@@ -25059,6 +30726,122 @@ export interface operations {
             };
         };
     };
+    calc_calc_wheel_change_calc_wheel_change_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WheelChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WheelChangeResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_choices_choices_get: {
         parameters: {
             query?: never;
@@ -26791,6 +32574,310 @@ export interface operations {
             };
         };
     };
+    speeds_keep_plate_drives__uuid_ident__plate_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateSave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateView"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    speeds_plate_drives__uuid_ident__plate__kind__get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+            };
+            header?: never;
+            path: {
+                ident: string;
+                kind: "svg" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     instruments_pluck_drives__uuid_ident__pluck_wav_get: {
         parameters: {
             query?: {
@@ -26811,6 +32898,145 @@ export interface operations {
                 };
                 content: {
                     "audio/wav": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    speeds_speeds_drives__uuid_ident__speeds_get: {
+        parameters: {
+            query?: {
+                units?: "us" | "si";
+            };
+            header?: never;
+            path: {
+                ident: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpeedsView"];
                 };
             };
             /** @description problem */

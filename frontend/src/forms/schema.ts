@@ -148,7 +148,8 @@ export function bodyOf(
     if (f.form === 'rows') {
       const lines = Array.from({ length: rowsTyped(f.path, typed) }, (_, no) => {
         const line = bodyOf(f.row(no), typed)
-        return f.plain ? line?.[String(no)] : line
+        // A plain line has one field, whatever it is called.
+        return f.plain ? Object.values(line ?? {})[0] : line
       }).filter((line) => line !== undefined)
       if (lines.length) out[f.name] = lines
       continue

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { CalcLine } from '@/api/types'
+import { TASKS } from '@/speeds/tasks'
 import { setPlace } from '@/shared/state/place'
 
 const list = ref<CalcLine[]>([])
@@ -42,7 +43,20 @@ onMounted(async () => {
         <h2>What is this belt?</h2>
         <p>From its print, from a tape, or from the sheaves alone.</p>
       </router-link>
+      <router-link to="/route" class="sheet tool main">
+        <h2>A drive with idlers and levers</h2>
+        <p>Any number of wheels from tape measures: drawn to scale, every strand's pull, which wheel slips first.</p>
+      </router-link>
     </div>
+    <section class="group">
+      <h2>It must turn at another speed</h2>
+      <div class="tools">
+        <router-link v-for="t in TASKS" :key="t.key" :to="`/speeds/${t.key}`" class="sheet tool main">
+          <h3>{{ t.title }}</h3>
+          <p>{{ t.asks }}</p>
+        </router-link>
+      </div>
+    </section>
     <section v-for="[group, calcs] in groups" :key="group" class="group">
       <h2>{{ group }}</h2>
       <div class="tools">

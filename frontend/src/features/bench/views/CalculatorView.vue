@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { onBeforeRouteLeave } from 'vue-router'
+import { onBeforeRouteLeave, useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
@@ -20,11 +20,12 @@ import { useQuestion } from '@/shared/state/question'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
+import PictureFiles from '@/drawing/PictureFiles.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 
 import CrossSection from '../components/CrossSection.vue'
 import JointCard from '../components/JointCard.vue'
-import RecordTables from '../components/RecordTables.vue'
+import RecordTables from '@/lists/RecordTables.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { bodyOf, carryTyped, fieldsOf, typedOf, type Field, type Schema } from '@/forms/schema'
 
@@ -36,6 +37,7 @@ interface Answer {
 }
 const props = defineProps<{ name: string }>()
 const settings = useSettings()
+const route = useRoute()
 const calc = ref<CalcLine>()
 // A job's fields go with the job: what is typed here outlives a reload of the page, not the leaving of it.
 const typed = ref<Record<string, string | boolean | undefined>>(sessionKept(`bench.${props.name}`))
@@ -73,6 +75,20 @@ const frame = computed(() =>
     : null,
 )
 
+/** What the address says of this question: single fields, or a drive that fills them from what stands on it. */
+async function fillIn() {
+  const { drive, ...said } = route.query
+  const names = new Set(fields.value.map((f) => f.path))
+  for (const [k, v] of Object.entries(said))
+    if (names.has(k) && typeof v === 'string' && v) typed.value = { ...typed.value, [k]: v }
+  if (typeof drive !== 'string') return
+  const got = await attempt(
+    api.GET('/api/drives/{ident}/speeds', { params: { path: { ident: drive }, query: { units: settings.units } } }),
+  )
+  const asked = got.ok ? got.data.questions.find((q) => q.calc === props.name) : undefined
+  // What was typed meanwhile stays.
+  if (asked) typed.value = { ...typedOf(asked.input), ...typed.value }
+}
 async function work() {
   const sent = body()
   await ask(() => calculate<Answer>(props.name, sent))
@@ -96,6 +112,7 @@ onMounted(async () => {
   calc.value = got.data.calculations.find((c) => c.name === props.name)
   gone.value = !calc.value
   setPlace('Bench', calc.value?.title ?? '')
+  await fillIn()
 })
 watch(
   typed,
@@ -172,6 +189,7 @@ watch(
               :within="(answer.result as unknown as Line).within"
             />
             <div v-if="picture" class="sheet"><ScenePicture :scene="picture" /></div>
+            <PictureFiles v-if="picture && calc.drawn" :calc="name" :body="body()" />
             <NoticeList :notices="answer.notices" />
             <div class="sheet form">
               <FigureTable

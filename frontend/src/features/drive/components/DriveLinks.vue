@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import type { Plate } from '@/api/types'
 import { useSettings } from '@/shared/state/settings'
 
 // What can be done at a drive that stands on a machine: a job, the question why it failed, the tag that stays there.
-defineProps<{ id: string }>()
+defineProps<{ id: string; plate: Plate }>()
 const settings = useSettings()
 const TAGS = [
   { size: '100x50', words: '100 × 50 mm' },
@@ -15,6 +16,7 @@ const TAGS = [
   <div class="at">
     <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
     <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
+    <router-link v-if="!plate.rows.length" :to="`/drives/${id}/speeds`" class="key job">Speeds</router-link>
     <router-link :to="`/drives/${id}/timeline`" class="key job">Timeline</router-link>
     <router-link :to="{ path: '/files', query: { drive: id } }" class="key job">Record as a file</router-link>
     <span class="tag"
@@ -39,6 +41,13 @@ const TAGS = [
         >{{ k.toUpperCase() }}</a
       ></span
     >
+    <p v-if="plate.rows.length" class="speeds">
+      <router-link :to="`/drives/${id}/speeds`">Speeds</router-link>
+      <span v-for="r in plate.rows" :key="r.setting + r.speed.shown"
+        ><strong class="figure">{{ r.speed.shown }}</strong
+        >&ensp;{{ r.setting }}</span
+      >
+    </p>
   </div>
 </template>
 
@@ -56,6 +65,15 @@ const TAGS = [
   gap: 4px 18px;
   align-items: center;
 }
+.speeds {
+  flex-basis: 100%;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+  align-items: baseline;
+  margin: 0;
+}
+.speeds a,
 .tag a {
   display: inline-grid;
   place-items: center;

@@ -320,7 +320,7 @@ watch(
         @save="send"
         @theirs="theirs"
       />
-      <DriveLinks v-if="build" :id="id" />
+      <DriveLinks v-if="build" :id="id" :plate="drive.plate" />
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage

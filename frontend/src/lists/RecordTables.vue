@@ -1,28 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { Figure } from '@/api/types'
+import { cellText } from './cells'
 import { plainName } from '@/shared/format/words'
 
 // Lists in an answer as tables: one row a record, figures as they are shown, columns nobody filled left out.
 const props = defineProps<{ result: Record<string, unknown>; skip?: string[] }>()
 type Row = Record<string, unknown>
 const isRecord = (x: unknown): x is Row => typeof x === 'object' && x !== null && !Array.isArray(x)
-const text = (x: unknown): string =>
-  isRecord(x) && 'shown' in x
-    ? (x as unknown as Figure).shown
-    : typeof x === 'boolean'
-      ? x
-        ? 'yes'
-        : 'no'
-      : x === null || x === undefined
-        ? ''
-        : String(x)
 const tables = computed(() =>
   Object.entries(props.result).flatMap(([name, list]) => {
     if (props.skip?.includes(name) || !Array.isArray(list) || !list.length || !list.every(isRecord)) return []
     const rows = list as Row[]
-    const keys = Object.keys(rows[0] ?? {}).filter((k) => rows.some((r) => text(r[k]) !== '' && !Array.isArray(r[k])))
+    const keys = Object.keys(rows[0] ?? {}).filter((k) =>
+      rows.some((r) => cellText(r[k]) !== '' && !Array.isArray(r[k])),
+    )
     return [{ name, keys, rows }]
   }),
 )
@@ -40,7 +32,7 @@ const tables = computed(() =>
         </thead>
         <tbody>
           <tr v-for="(r, n) in t.rows" :key="n">
-            <td v-for="k in t.keys" :key="k" :class="{ figure: text(r[k]).length < 18 }">{{ text(r[k]) }}</td>
+            <td v-for="k in t.keys" :key="k" :class="{ figure: cellText(r[k]).length < 18 }">{{ cellText(r[k]) }}</td>
           </tr>
         </tbody>
       </table>

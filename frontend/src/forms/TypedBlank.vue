@@ -1,0 +1,52 @@
+<script setup lang="ts">
+// A blank in a sentence: what is typed stands in it; a dashed line is not typed yet.
+defineProps<{ says: string; wide?: number; bad?: boolean; unit?: string; hint?: string }>()
+const typed = defineModel<string>({ required: true })
+</script>
+
+<template>
+  <span class="held"
+    ><input
+      v-model="typed"
+      class="blank"
+      :class="{ open: !typed, bad }"
+      :style="{ width: `${Math.max(wide ?? 6, typed.length + 1)}ch` }"
+      :aria-label="says"
+      :aria-invalid="bad ? 'true' : undefined"
+      :placeholder="hint"
+      autocomplete="off"
+      enterkeyhint="next"
+      spellcheck="false"
+    /><span v-if="unit && /^[-\d./ ]*$/.test(typed)" class="unit">{{ unit }}</span></span
+  >
+</template>
+
+<style scoped>
+.held {
+  display: inline-flex;
+  align-items: baseline;
+  gap: 4px;
+}
+.blank {
+  font: 500 19px var(--face-figure);
+  color: var(--touch);
+  background: var(--sheet);
+  border: 0;
+  border-bottom: 2px solid var(--touch);
+  border-radius: 0;
+  min-height: 46px;
+  min-width: 46px;
+  padding: 0 4px;
+}
+.open {
+  border-bottom-style: dashed;
+}
+.bad {
+  color: var(--hot);
+  border-bottom-color: var(--hot);
+}
+.unit {
+  color: var(--dim);
+  font-size: 15px;
+}
+</style>
