@@ -12,7 +12,7 @@ import numpy as np
 from pydantic import Field as In_
 from pydantic import JsonValue
 
-from tuyere.calc.answer import Answer, Beside, Figure, Setting, SheetOut
+from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Length, Power, Size, Speed
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
@@ -25,6 +25,7 @@ from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, factor_of
 from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER
 from tuyere.calc.registry import Input, calculation
+from tuyere.calc.sheet import Beside, Setting, SheetOut
 from tuyere.calc.wanted import WantedIn
 from tuyere.core.drive.case import Case, Level, Rated, Shape, Speeds, WorkedDrive
 from tuyere.core.drive.method import Method

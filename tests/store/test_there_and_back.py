@@ -13,8 +13,9 @@ import sqlalchemy as sa
 from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 from sqlalchemy.engine import Engine
-from sqlmodel import Session
+from sqlmodel import Session, col, select
 
+from tests.calc.around_drives import CLUTCH, PICKED, with_idlers
 from tests.calc.test_adapters import INPUTS
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, StopPart, WheelPart
 from tuyere.calc.families.protocol import FAMILIES
@@ -26,6 +27,7 @@ from tuyere.store.builds.forms import BuildSave
 from tuyere.store.builds.parts import read_parts, write_parts
 from tuyere.store.builds.tables import Build
 from tuyere.store.drives.book import drive_view
+from tuyere.store.drives.tables import Shaft, ShaftLoad
 from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.plumbing.actor import Actor
@@ -78,6 +80,48 @@ def test_a_drive_of_any_family_comes_out_of_the_rows_as_it_went_in(db: Session, 
 
     there_and_back()
     assert kept[0] >= 4, "too few of the inputs made a drive"
+
+
+@pytest.mark.parametrize("key", list(INPUTS))
+def test_a_drive_with_idlers_comes_out_of_the_rows_as_it_went_in(db: Session, key: str) -> None:
+    family, kept = FAMILIES[key], [0]
+
+    @SOME
+    @given(INPUTS[key], PICKED)
+    def there_and_back(plain: dict[str, Any], picked: dict[str, Any]) -> None:
+        try:
+            said = with_idlers(key, plain, picked)
+            first = worked(family.calc, said, {})
+        except (CoreError, StopIteration):
+            assume(False)
+        ident = a_drive(db)
+        form = {"purpose": "fitted", "freeze": True, "family": key, "input": said, "options": first.options}
+        save_build(db, WHO, ident, BuildSave.model_validate(form))
+        db.expire_all()
+        view = drive_view(db, ident).builds[0]
+        again = worked(family.calc, view.input, view.options)
+        kept[0] += 1
+        assert [(w.id, w.x, w.y, w.turn) for w in again.elevation.wheels] == [
+            (w.id, pytest.approx(w.x, abs=1e-4), pytest.approx(w.y, abs=1e-4), w.turn) for w in first.elevation.wheels
+        ]
+        assert [s.tension.value for s in again.sheet.around.strands] == pytest.approx(
+            [s.tension.value for s in first.sheet.around.strands], rel=1e-6, abs=1e-6
+        )
+        assert [g.gap.value for g in again.sheet.around.guides] == pytest.approx(
+            [g.gap.value for g in first.sheet.around.guides], abs=1e-4
+        )
+
+    there_and_back()
+    assert kept[0] >= 3, "too few of the inputs made a drive"
+
+
+def test_every_shaft_of_a_duty_has_its_share(db: Session) -> None:
+    ident = a_drive(db)
+    form = {"purpose": "fitted", "freeze": True, "family": "v-belt", "input": CLUTCH}
+    save_build(db, WHO, ident, BuildSave.model_validate(form))
+    loads = db.exec(select(ShaftLoad, Shaft).join(Shaft, col(Shaft.id) == col(ShaftLoad.shaft_id))).all()
+    mine = {s.no: load.power_kw / 0.745699871582 for load, s in loads if s.drive_id == ident}
+    assert mine == pytest.approx({1: 3.0, 2: 2.0}, rel=1e-6)
 
 
 MM = st.floats(-5000, 5000, allow_nan=False).map(lambda x: round(x, 6))

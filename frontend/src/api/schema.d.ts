@@ -4054,6 +4054,198 @@ export interface components {
             turn: number | string;
         };
         /**
+         * ArmOut
+         * @description The arm that a wheel swings on, mm.
+         */
+        ArmOut: {
+            /** Pulled */
+            pulled: boolean;
+            /** Wheel */
+            wheel: string;
+            /** X1 */
+            x1: number;
+            /** X2 */
+            x2: number;
+            /** Y1 */
+            y1: number;
+            /** Y2 */
+            y2: number;
+        };
+        /**
+         * AroundIn
+         * @description What is on the loop beside driver and driven.
+         */
+        AroundIn: {
+            /**
+             * Driven Side
+             * @description face of the loop that touches the driven wheel
+             * @default inside
+             * @enum {string}
+             */
+            driven_side?: "inside" | "outside";
+            /**
+             * Driven X
+             * @description driven shaft, to the right of the driver's
+             */
+            driven_x: number | string;
+            /**
+             * Driven Y
+             * @description driven shaft, over the driver's
+             */
+            driven_y: number | string;
+            /**
+             * Engages
+             * @description the loop is the clutch: let go, it must not drag
+             * @default false
+             */
+            engages?: boolean;
+            /**
+             * Guides
+             * @description guides and keepers
+             * @default []
+             */
+            guides?: components["schemas"]["GuideIn"][];
+            /**
+             * @description what takes up; left open, the driven shaft slides
+             * @default null
+             */
+            take_up?: components["schemas"]["TakeUpIn"] | null;
+            /**
+             * Wheels
+             * @description further wheels, each strand's in the order in which the loop meets them
+             * @default []
+             */
+            wheels?: components["schemas"]["AroundWheelIn"][];
+        };
+        /**
+         * AroundOut
+         * @description A drive's loop round all of its wheels.
+         */
+        AroundOut: {
+            bends_an_hour: components["schemas"]["Figure"];
+            /** Bends Backwards */
+            bends_backwards: number;
+            /** Bends In A Turn */
+            bends_in_a_turn: number;
+            /** First To Slip */
+            first_to_slip: string;
+            /** Fits */
+            fits: components["schemas"]["FitOut"][];
+            /** Guides */
+            guides: components["schemas"]["GuideOut"][];
+            /** Least To Spare */
+            least_to_spare: string;
+            /** Loaded */
+            loaded: components["schemas"]["LoadedWheelOut"][];
+            pull: components["schemas"]["PullOut"] | null;
+            released: components["schemas"]["ReleasedOut"] | null;
+            released_elevation: components["schemas"]["ElevationOut"] | null;
+            /** Rests On */
+            rests_on: string;
+            /** Says */
+            says: string;
+            /** Spans */
+            spans: components["schemas"]["SpanSettingOut"][];
+            /** Strands */
+            strands: components["schemas"]["RouteStrandOut"][];
+            /** Times Todays Load */
+            times_todays_load: number | null;
+            travel: components["schemas"]["TravelOut"] | null;
+            /** Wheels */
+            wheels: components["schemas"]["RouteWheelOut"][];
+        };
+        /**
+         * AroundWheelIn
+         * @description An idler or a further driven shaft: on which strand, which face of the loop touches it, where it is, how large.
+         */
+        AroundWheelIn: {
+            /**
+             * Above
+             * @description of the two places where the tapes meet, the upper one
+             * @default true
+             */
+            above?: boolean;
+            /**
+             * Along
+             * @description or on its strand: so far along from where it begins
+             * @default null
+             */
+            along?: (number | string) | null;
+            /**
+             * Between
+             * @description the strand it stands on: from driver to driven, or back
+             * @enum {string}
+             */
+            between: "driver-driven" | "driven-driver";
+            /**
+             * Diameter
+             * @description outside diameter
+             * @default null
+             */
+            diameter?: (number | string) | null;
+            /**
+             * From Driven
+             * @description and from the driven shaft
+             * @default null
+             */
+            from_driven?: (number | string) | null;
+            /**
+             * From Driver
+             * @description or by tape: from the driver's shaft
+             * @default null
+             */
+            from_driver?: (number | string) | null;
+            /**
+             * Name
+             * @description what it is called
+             */
+            name: string;
+            /**
+             * Power
+             * @description power that is taken from it
+             * @default null
+             */
+            power?: (number | string) | null;
+            /**
+             * Pushed
+             * @description and pushed in so far
+             * @default null
+             */
+            pushed?: (number | string) | null;
+            /**
+             * Role
+             * @description what it is
+             * @default idler
+             * @enum {string}
+             */
+            role?: "idler" | "driven";
+            /**
+             * Side
+             * @description face of the loop that touches it
+             * @default inside
+             * @enum {string}
+             */
+            side?: "inside" | "outside";
+            /**
+             * Teeth
+             * @description teeth, where it has them
+             * @default null
+             */
+            teeth?: number | null;
+            /**
+             * X
+             * @description shaft, to the right of the driver's
+             * @default null
+             */
+            x?: (number | string) | null;
+            /**
+             * Y
+             * @description shaft, over the driver's
+             * @default null
+             */
+            y?: (number | string) | null;
+        };
+        /**
          * AskedView
          * @description One thing that a reading step asks for, and what was read of it before.
          */
@@ -5615,6 +5807,11 @@ export interface components {
          * @description A chain drive: duty, chain, sprockets, centres or pitches.
          */
         ChainDriveIn: {
+            /**
+             * @description more than two wheels: idlers, guides, further shafts
+             * @default null
+             */
+            around?: components["schemas"]["AroundIn"] | null;
             /**
              * Centre Distance
              * @description centre distance; the next even number of pitches is taken
@@ -7289,6 +7486,12 @@ export interface components {
             input: {
                 [key: string]: components["schemas"]["JsonValue"];
             };
+            /**
+             * Span
+             * @description the strand that is pressed or sounded, such as driver-driven; the longest where left open
+             * @default null
+             */
+            span?: string | null;
         };
         /** DriveCompareRequest */
         DriveCompareRequest: {
@@ -8126,12 +8329,27 @@ export interface components {
         ElevationOut: {
             /** Arcs */
             arcs: components["schemas"]["ArcOut"][];
+            /**
+             * Arms
+             * @default []
+             */
+            arms?: components["schemas"]["ArmOut"][];
             /** Bottom */
             bottom: number;
             /** Dimensions */
             dimensions: components["schemas"]["DimensionOut"][];
             /** Family */
             family: string;
+            /**
+             * Ghosts
+             * @default []
+             */
+            ghosts?: components["schemas"]["GhostOut"][];
+            /**
+             * Guides
+             * @default []
+             */
+            guides?: components["schemas"]["PinOut"][];
             /** Height */
             height: number;
             /** Left */
@@ -9049,42 +9267,15 @@ export interface components {
         };
         /**
          * FitOut
-         * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
+         * @description A standard length, and where it would put the take-up: so far from its slack stop.
          */
         FitOut: {
-            /** Belt */
-            belt: [
-                number,
-                number
-            ][];
-            /** Bottoms */
-            bottoms: boolean;
-            /** @description only where the flanks lie on each other */
-            flank_contact: components["schemas"]["Figure"] | null;
-            gap_below: components["schemas"]["Figure"];
-            /** Groove */
-            groove: [
-                number,
-                number
-            ][];
-            /**
-             * Instead
-             * @description what would make it possible; empty where it is right
-             */
-            instead: string;
-            pitch_diameter: components["schemas"]["Figure"] | null;
-            proper_pitch_diameter: components["schemas"]["Figure"] | null;
-            /** Reason */
-            reason: string;
-            /** @description what this does to the driven speed when it is the driver's groove */
-            speed_change: components["schemas"]["Figure"] | null;
-            /** @description belt's top under the rim; negative: it stands out */
-            under_rim: components["schemas"]["Figure"];
-            /**
-             * Verdict
-             * @enum {string}
-             */
-            verdict: "right" | "emergency" | "worn" | "refused";
+            at: components["schemas"]["Figure"] | null;
+            /** Designation */
+            designation: string;
+            length: components["schemas"]["Figure"];
+            /** On The Drive */
+            on_the_drive: boolean;
         };
         /**
          * Fits
@@ -9205,6 +9396,11 @@ export interface components {
          * @description A flat belt drive: duty, pulleys, belt.
          */
         FlatDriveIn: {
+            /**
+             * @description more than two wheels: idlers, guides, further shafts
+             * @default null
+             */
+            around?: components["schemas"]["AroundIn"] | null;
             /**
              * Belt Length
              * @description length of the loop, along the pulley faces
@@ -9876,6 +10072,20 @@ export interface components {
             ratio: components["schemas"]["Figure"] | null;
             speed: components["schemas"]["Figure"];
         };
+        /**
+         * GhostOut
+         * @description An end of the take-up's travel, mm.
+         */
+        GhostOut: {
+            /** R */
+            r: number;
+            /** Wheel */
+            wheel: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
         /** GrooveFitRequest */
         GrooveFitRequest: {
             /**
@@ -9924,7 +10134,7 @@ export interface components {
             options: {
                 [key: string]: string;
             };
-            result: components["schemas"]["FitOut"];
+            result: components["schemas"]["tuyere__calc__families__v_belt__groove_fit__FitOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -10088,6 +10298,69 @@ export interface components {
             units: "us" | "si";
             /** Working */
             working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * GuideIn
+         * @description A fixed pin or keeper beside the loop, and the gap it is set to.
+         */
+        GuideIn: {
+            /**
+             * Diameter
+             * @description diameter of the pin
+             */
+            diameter: number | string;
+            /**
+             * Least
+             * @description least gap to the belt; usual where left open
+             * @default null
+             */
+            least?: (number | string) | null;
+            /**
+             * Most
+             * @description greatest gap to the belt; usual where left open
+             * @default null
+             */
+            most?: (number | string) | null;
+            /**
+             * Name
+             * @description what it is called
+             */
+            name: string;
+            /**
+             * Side
+             * @description stands within the loop or round it
+             * @default outside
+             * @enum {string}
+             */
+            side?: "inside" | "outside";
+            /**
+             * X
+             * @description its middle, to the right of the driver's shaft
+             */
+            x: number | string;
+            /**
+             * Y
+             * @description its middle, over the driver's shaft
+             */
+            y: number | string;
+        };
+        /**
+         * GuideOut
+         * @description A guide's gap to the running loop, and to it let go where it is a clutch.
+         */
+        GuideOut: {
+            /** Beside */
+            beside: string;
+            gap: components["schemas"]["Figure"];
+            gap_released: components["schemas"]["Figure"] | null;
+            /** Guide */
+            guide: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "right" | "rubs" | "too far" | "wrong side";
+            wanted: components["schemas"]["Band"];
         };
         /**
          * Handbook
@@ -11077,6 +11350,17 @@ export interface components {
              * @enum {string}
              */
             units?: "us" | "si";
+        };
+        /**
+         * LoadedWheelOut
+         * @description What a wheel gives or takes, and what the loop carries on it by its own method.
+         */
+        LoadedWheelOut: {
+            carries: components["schemas"]["Figure"] | null;
+            power: components["schemas"]["Figure"];
+            spare: components["schemas"]["Figure"] | null;
+            /** Wheel */
+            wheel: string;
         };
         /**
          * LookOut
@@ -12260,6 +12544,11 @@ export interface components {
         OnScale: {
             deflection_force: components["schemas"]["Figure"] | null;
             frequency: components["schemas"]["Figure"] | null;
+            /**
+             * @description pull at the spring, the weight or the lever's end that holds it, for all belts
+             * @default null
+             */
+            pull?: components["schemas"]["Figure"] | null;
             tension: components["schemas"]["Figure"];
         };
         /**
@@ -12707,6 +12996,20 @@ export interface components {
             values: components["schemas"]["Choice"][];
         };
         /**
+         * PinOut
+         * @description A guide or keeper, mm.
+         */
+        PinOut: {
+            /** Id */
+            id: string;
+            /** R */
+            r: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
          * PlaceForm
          * @description Where a part lies, under which count it is to be bought again, what one costs.
          */
@@ -12988,6 +13291,27 @@ export interface components {
             sweep_deg: number;
             /** Text */
             text: string;
+        };
+        /**
+         * PullOut
+         * @description The pull that sets the loop, at the wheel or at the lever's end, with the limits on both sides.
+         */
+        PullOut: {
+            /**
+             * At
+             * @enum {string}
+             */
+            at: "wheel" | "hand";
+            /**
+             * Held By
+             * @enum {string}
+             */
+            held_by: "spring" | "weight" | "lever";
+            now: components["schemas"]["Figure"];
+            set_new: components["schemas"]["Band"];
+            set_run_in: components["schemas"]["Band"];
+            shaft_load: components["schemas"]["Figure"];
+            slips_under: components["schemas"]["Figure"] | null;
         };
         /**
          * PulleyForSpeedIn
@@ -13276,6 +13600,11 @@ export interface components {
          * @description A drive and the speeds that its driver runs at.
          */
         RangeIn: {
+            /**
+             * @description more than two wheels: idlers, guides, further shafts
+             * @default null
+             */
+            around?: components["schemas"]["AroundIn"] | null;
             belt: components["schemas"]["BeltIn"];
             /**
              * Centre By Tape
@@ -14953,6 +15282,11 @@ export interface components {
         SheetOut: {
             /** Answers */
             answers: components["schemas"]["MainAnswer"][];
+            /**
+             * @description wheel by wheel and strand by strand, where the loop goes round more than two wheels
+             * @default null
+             */
+            around?: components["schemas"]["AroundOut"] | null;
             /** @description what it is told apart by when it stands beside others */
             beside: components["schemas"]["Beside"];
             /** Call Outs */
@@ -15201,6 +15535,18 @@ export interface components {
             origin: string;
             /** Title */
             title: string;
+        };
+        /**
+         * SpanSettingOut
+         * @description One strand that can be pressed or sounded, for a new loop; per belt.
+         */
+        SpanSettingOut: {
+            deflection: components["schemas"]["Figure"];
+            force: components["schemas"]["Band"];
+            frequency: components["schemas"]["Band"] | null;
+            span: components["schemas"]["Figure"];
+            /** Strand */
+            strand: string;
         };
         /**
          * SpareOut
@@ -16109,6 +16455,11 @@ export interface components {
          * @description A synchronous drive: duty, belt, pulleys, centres or belt teeth.
          */
         SyncDriveIn: {
+            /**
+             * @description more than two wheels: idlers, guides, further shafts
+             * @default null
+             */
+            around?: components["schemas"]["AroundIn"] | null;
             /**
              * Belt Teeth
              * @description teeth of the belt
@@ -17162,6 +17513,13 @@ export interface components {
              */
             hand_arm?: (number | string) | null;
             /**
+             * Held By
+             * @description what pulls it
+             * @default spring
+             * @enum {string}
+             */
+            held_by?: "spring" | "weight" | "lever";
+            /**
              * High
              * @description travel to the other stop
              */
@@ -17171,6 +17529,24 @@ export interface components {
              * @description travel to one stop, from where it stands
              */
             low: number | string;
+            /**
+             * Pin Above
+             * @description of the two places where the tapes meet, the upper one
+             * @default true
+             */
+            pin_above?: boolean;
+            /**
+             * Pin From Driven
+             * @description and from the driven shaft
+             * @default null
+             */
+            pin_from_driven?: (number | string) | null;
+            /**
+             * Pin From Driver
+             * @description or the pin by tape: from the driver's shaft
+             * @default null
+             */
+            pin_from_driver?: (number | string) | null;
             /**
              * Pin X
              * @description or swings about a pin: to the right of the driver's shaft
@@ -17196,7 +17572,7 @@ export interface components {
             wheel: string;
             /**
              * Wheel Arm
-             * @description lever, from its pin to the wheel
+             * @description lever, from its pin to the wheel; as it is drawn where left open
              * @default null
              */
             wheel_arm?: (number | string) | null;
@@ -18683,6 +19059,11 @@ export interface components {
          * @description A V-belt drive: duty, both sheaves, the belt.
          */
         VBeltDriveIn: {
+            /**
+             * @description more than two wheels: idlers, guides, further shafts
+             * @default null
+             */
+            around?: components["schemas"]["AroundIn"] | null;
             belt: components["schemas"]["BeltIn"];
             /**
              * Centre By Tape
@@ -19688,6 +20069,57 @@ export interface components {
             reason: string;
             /** Text */
             text: string;
+        };
+        /**
+         * FitOut
+         * @description A standard length, and where it would put the take-up: so far from its slack stop.
+         */
+        tuyere__calc__around__out__FitOut: {
+            at: components["schemas"]["Figure"] | null;
+            /** Designation */
+            designation: string;
+            length: components["schemas"]["Figure"];
+            /** On The Drive */
+            on_the_drive: boolean;
+        };
+        /**
+         * FitOut
+         * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
+         */
+        tuyere__calc__families__v_belt__groove_fit__FitOut: {
+            /** Belt */
+            belt: [
+                number,
+                number
+            ][];
+            /** Bottoms */
+            bottoms: boolean;
+            /** @description only where the flanks lie on each other */
+            flank_contact: components["schemas"]["Figure"] | null;
+            gap_below: components["schemas"]["Figure"];
+            /** Groove */
+            groove: [
+                number,
+                number
+            ][];
+            /**
+             * Instead
+             * @description what would make it possible; empty where it is right
+             */
+            instead: string;
+            pitch_diameter: components["schemas"]["Figure"] | null;
+            proper_pitch_diameter: components["schemas"]["Figure"] | null;
+            /** Reason */
+            reason: string;
+            /** @description what this does to the driven speed when it is the driver's groove */
+            speed_change: components["schemas"]["Figure"] | null;
+            /** @description belt's top under the rim; negative: it stands out */
+            under_rim: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "right" | "emergency" | "worn" | "refused";
         };
     };
     responses: never;

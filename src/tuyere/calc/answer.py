@@ -126,6 +126,35 @@ class DimensionOut(Answer):
     length: float
 
 
+class GhostOut(Answer):
+    """An end of the take-up's travel, mm."""
+
+    wheel: str
+    x: float
+    y: float
+    r: float
+
+
+class ArmOut(Answer):
+    """The arm that a wheel swings on, mm."""
+
+    wheel: str
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    pulled: bool
+
+
+class PinOut(Answer):
+    """A guide or keeper, mm."""
+
+    id: str
+    x: float
+    y: float
+    r: float
+
+
 class ElevationOut(Answer):
     """To-scale side view; mm, driver at the origin, y up."""
 
@@ -140,84 +169,9 @@ class ElevationOut(Answer):
     bottom: float
     width: float
     height: float
-
-
-class CallOut(Answer):
-    """A figure hung on the elevation; ``path`` is the input field that touching it changes."""
-
-    key: str
-    at: str = Field(description="wheel:ID, strand:ID-ID or centres:ID-ID of the elevation")
-    label: str
-    number: str
-    unit: str
-    path: str | None
-    clears: list[str] = Field(default=[], description="input fields that a change of ``path`` takes the place of")
-    step: str | None
-
-
-class MainAnswer(Answer):
-    """One of the few answers a mechanic came for."""
-
-    key: str
-    label: str
-    main: str
-    unit: str
-    step: str | None
-
-
-class Setting(Answer):
-    """How the drive is set by hand: steps in order, figures between * marks, and what stays doubtful."""
-
-    title: str
-    steps: list[str]
-    room: str
-    remark: str
-
-
-class SpeedHeld(Answer):
-    """The driven speed against the one that is wanted; ``power_then`` is what a fan or pump takes at the speed it gets."""
-
-    speed: Figure
-    error: Figure
-    tolerance: Figure
-    within: bool
-    says: str = Field(description="on speed, or by how much too fast or too slow")
-    power_then: Figure | None
-
-
-class Beside(Answer):
-    """What a drive is told apart by when it stands beside others; weight and loss are bands of two estimates."""
-
-    width: Figure
-    weight: Band
-    parts: Figure
-    centre_distance: Figure
-    efficiency: Band
-    yearly_loss: Band
-
-
-class SheetOut(Answer):
-    """What a drive's page shows beside its elevation, the same for every family."""
-
-    family: str
-    designation: str
-    call_outs: list[CallOut]
-    answers: list[MainAnswer]
-    spare: Figure | None = Field(description="power to spare; none where no book rates what stands there")
-    driven_speed: Figure
-    driven_band: Band | None = Field(
-        default=None,
-        description="what the speed may be by slip and by where the belt's pitch line lies; none for positive drives",
-    )
-    wanted: SpeedHeld | None = Field(default=None, description="the speed that is wanted, where the input says one")
-    shaft_load: Figure = Field(description="shaft load: standing as set new, or running, the greater")
-    shaft_load_case: str = Field(description="which of the two it is")
-    beside: Beside = Field(description="what it is told apart by when it stands beside others")
-    emergency: str = Field(
-        default="", description="why this may stand for a while only; it is kept as temporary or not at all"
-    )
-    set_line: str = Field(description="the setting in one line")
-    setting: Setting
+    ghosts: list[GhostOut] = []
+    arms: list[ArmOut] = []
+    guides: list[PinOut] = []
 
 
 def plain(value: Any) -> Any:

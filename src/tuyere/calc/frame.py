@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from tuyere.calc.answer import Band, CallOut, ElevationOut, Figure, MainAnswer, NoticeOut, SheetOut, WorkingStep
+from tuyere.calc.answer import Band, ElevationOut, Figure, NoticeOut, WorkingStep
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.options import picked
+from tuyere.calc.sheet import CallOut, MainAnswer, SheetOut
 from tuyere.calc.shown import amount, shown, together
 from tuyere.calc.step_shown import step_shown
 from tuyere.core.drive.elevation import Elevation

@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from pydantic import ConfigDict, Field, JsonValue, ValidationError
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.shown import hand_share
 from tuyere.calc.entry import reading_in
 from tuyere.calc.families.protocol import AnyFamily, of_calc
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input
 from tuyere.core.drive.case import WorkedDrive
+from tuyere.core.drive.pulled import pull_for_newton
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
@@ -28,6 +31,10 @@ class DriveAskedIn(Input):
 
     calc: Text = Field(description="the whole-drive calculation that works it")
     input: dict[str, JsonValue] = Field(description="its input")
+    span: Text | None = Field(
+        default=None,
+        description="the strand that is pressed or sounded, such as driver-driven; the longest where left open",
+    )
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -37,6 +44,27 @@ class HeldDrive:
     family: AnyFamily
     worked: WorkedDrive[object, object, object]
     hold: Hold
+    pull_per_n: float | None = None
+
+
+def _on_span(hold: Hold, worked: WorkedDrive[object, object, object], span: str, field: str) -> Hold:
+    """The same loop read at another strand. Raises InputError for a strand it does not have."""
+    found = next((s for s in worked.shape.path.spans if s.id == span), None)
+    if found is None:
+        names = ", ".join(s.id for s in worked.shape.path.spans)
+        raise InputError(f"{field}.span", span, "this drive has no such strand", names)
+    whole = hold.share_mm == hold.length_mm
+    return replace(hold, span_mm=found.length_mm, share_mm=hold.share_mm if whole else found.length_mm)
+
+
+def _pull_per_n(given: Input, worked: WorkedDrive[object, object, object], belts: int) -> float | None:
+    """Pull where a hand or spring sets it, for one newton in one belt; None where nothing is pulled."""
+    own = worked.shape.path.route.take_up
+    around = given.around if isinstance(given, DriveIn) else None
+    if around is None or around.take_up is None or own is None or own.force_n is None:
+        return None
+    share = hand_share(around.take_up, worked.case.route)
+    return pull_for_newton(worked.shape.path, own) * belts * (1.0 if share is None else share)
 
 
 def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldDrive:
@@ -49,7 +77,7 @@ def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldD
     with reading_in(frame.units), quiet(), collected_notices():
         try:
             given = family.input_model.model_validate(asked.input)
-            worked = family.method.work(family.case(given, frame))
+            worked = family.worked(given, frame)
         except ValidationError as e:
             raise InputError(
                 f"{field}.input", None, "this is no input of that calculation", "the input as the drive's page holds it"
@@ -66,13 +94,20 @@ def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldD
             f"a {family.facts.one} is not set by its tension",
             "a belt drive; a chain is set by its slack",
         )
-    return HeldDrive(family=family, worked=worked, hold=hold)
+    if asked.span is not None:
+        hold = _on_span(hold, worked, asked.span, field)
+    with quiet():
+        per_n = _pull_per_n(given, worked, hold.belts)
+    return HeldDrive(family=family, worked=worked, hold=hold, pull_per_n=per_n)
 
 
 class OnScale(Answer):
     """One tension of one belt on the three rulers: pull, force of the gauge, note. None where the belt's data are not known."""
 
     tension: Figure
+    pull: Figure | None = Field(
+        default=None, description="pull at the spring, the weight or the lever's end that holds it, for all belts"
+    )
     deflection_force: Figure | None
     frequency: Figure | None
 
@@ -83,6 +118,7 @@ class Scale:
 
     hold: Hold
     frame: Frame
+    pull_per_n: float | None = None
 
     @property
     def deflection_mm(self) -> float:
@@ -112,6 +148,7 @@ class Scale:
         hertz = self.hertz(float(tension_n))
         return OnScale(
             tension=f(tension_n, "force", per="belt"),
+            pull=None if self.pull_per_n is None else f(float(tension_n) * self.pull_per_n, "force"),
             deflection_force=f(self.force_n(float(tension_n)), "force", per="belt"),
             frequency=None if hertz is None else f(hertz, "frequency"),
         )

@@ -18,13 +18,14 @@ from pydantic import (
 )
 
 from tuyere import VERSION
-from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, SheetOut, WorkingStep
+from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.options import asked_at, options_read
 from tuyere.calc.refusals import input_refused, none_found
 from tuyere.calc.scene_out import SceneOut
+from tuyere.calc.sheet import SheetOut
 from tuyere.calc.shown import shown
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from tuyere.calc.answer import SheetOut, SpeedHeld
 from tuyere.calc.entry import Percent, Speed
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Input
+from tuyere.calc.sheet import SheetOut, SpeedHeld
 from tuyere.core.duty.fan_law import grows_with_cube, power_at_speed
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice

@@ -7,7 +7,6 @@ from functools import cached_property
 
 from pydantic import JsonValue
 
-from tuyere.calc.answer import SheetOut
 from tuyere.calc.ends import EndsIn, cliffs_asked
 from tuyere.calc.entry import reading_in
 from tuyere.calc.families.protocol import AnyFamily, of_calc
@@ -15,6 +14,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.held import HeldDrive, Scale
 from tuyere.calc.maker import maker_band
 from tuyere.calc.registry import Input, Units, find, work
+from tuyere.calc.sheet import SheetOut
 from tuyere.core.alignment.limits import limits_of, run_out_limit_mm
 from tuyere.core.drive.case import WorkedDrive
 from tuyere.core.errors import CoreError, InputError
@@ -71,7 +71,7 @@ class DriveKnown:
     def worked(self) -> WorkedDrive[object, object, object]:
         """The drive, worked."""
         with quiet(), collected_notices():
-            return self.family.method.work(self.family.case(self.given, self.frame))
+            return self.family.worked(self.given, self.frame)
 
     @cached_property
     def hold(self) -> Hold | None:

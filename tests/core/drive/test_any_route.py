@@ -14,16 +14,15 @@ from scipy.optimize import brentq, minimize_scalar
 from shapely import LineString, Point, unary_union
 
 from tuyere.core.drive.any_route import (
-    by_two_tapes,
     grip_of,
-    hang_of,
     pull_at_hand,
     pull_at_wheel,
-    released,
     work_around,
 )
 from tuyere.core.drive.path import path_of
+from tuyere.core.drive.placing import by_two_tapes
 from tuyere.core.drive.route import Route, Stop, TakeUp
+from tuyere.core.drive.travel import hang_of, released
 from tuyere.core.drive.wheel import Role, Wheel
 from tuyere.core.errors import InputError, NoSolution
 

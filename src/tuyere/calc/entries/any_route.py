@@ -1,28 +1,30 @@
 """`any-route`: a loop round any number of wheels, drawn from tape measures: its length, its take-up, what every strand pulls."""
 
-from math import cos, inf, radians, sin
+from math import inf
 from typing import Annotated, Literal
 
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.entry import Angle, Force, Length, Place, Power, Size, Speed, maybe, value_of
+from tuyere.calc.around.model import Name, TakeUpIn
+from tuyere.calc.around.out import ReleasedOut, RouteStrandOut, RouteWheelOut, TravelOut
+from tuyere.calc.around.route import lever_arms, take_up_of
+from tuyere.calc.around.shown import released_out, strand_rows, travel_out, wheel_rows
+from tuyere.calc.entry import Force, Length, Place, Power, Size, Speed, maybe, value_of
 from tuyere.calc.frame import Frame
-from tuyere.calc.parts import Real, Text
+from tuyere.calc.parts import Real
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.scene_out import SceneOut, scene_out
 from tuyere.core.drawing.drive import drive_scene
 from tuyere.core.drive.any_route import (
     Around,
-    by_two_tapes,
-    heading_deg,
     pull_at_hand,
-    pull_at_wheel,
-    released,
     work_around,
 )
 from tuyere.core.drive.elevation import elevation_of
+from tuyere.core.drive.placing import by_two_tapes
 from tuyere.core.drive.route import Route, Stop, TakeUp
+from tuyere.core.drive.travel import released
 from tuyere.core.drive.wheel import Role, Wheel
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import notice
@@ -32,7 +34,6 @@ GROUP = "Any drive"
 FRICTION = {"V-belt": 0.512, "flat belt": 0.3, "toothed belt": inf, "chain": inf}
 THICK = {"V-belt": 11.0, "flat belt": 6.0, "toothed belt": 6.0, "chain": 12.0}
 SHEET = (190.0, 130.0)
-Name = Annotated[Text, Field(min_length=1, max_length=30)]
 
 
 class RouteWheelIn(Input):
@@ -51,21 +52,6 @@ class RouteWheelIn(Input):
     teeth: bool = Field(default=True, description="has teeth, where the loop has")
 
 
-class TakeUpIn(Input):
-    """The one part that moves: a wheel that slides, or swings on an arm; a spring, a weight or a pull at a lever."""
-
-    wheel: Name = Field(description="which wheel moves")
-    direction: Angle | None = Field(default=None, description="slides in this direction, degrees over level")
-    pin_x: Place | None = Field(default=None, description="or swings about a pin: to the right of the driver's shaft")
-    pin_y: Place | None = Field(default=None, description="and over it")
-    low: Place = Field(description="travel to one stop, from where it stands")
-    high: Place = Field(description="travel to the other stop")
-    pull: Force | None = Field(default=None, description="spring or weight: pull at the wheel, towards the second stop")
-    hand: Force | None = Field(default=None, description="or pull at the lever's end")
-    hand_arm: Length | None = Field(default=None, description="lever, from its pin to where it is pulled")
-    wheel_arm: Length | None = Field(default=None, description="lever, from its pin to the wheel")
-
-
 class AnyRouteIn(Input):
     """The loop, its wheels in the order of travel, how it is tightened."""
 
@@ -82,45 +68,6 @@ class AnyRouteIn(Input):
         default=None, description="friction with the groove's wedge in it; usual where left open"
     )
     engages: bool = Field(default=False, description="the loop is the clutch: let go, it must not drag")
-
-
-class RouteWheelOut(Answer):
-    """One wheel."""
-
-    wheel: str
-    speed: Figure
-    turns: Literal["clockwise", "counter-clockwise"]
-    arc: Figure
-    pull: Figure | None
-    pulls_towards: Figure | None
-    grip_left: str
-
-
-class RouteStrandOut(Answer):
-    """One strand."""
-
-    strand: str
-    length: Figure
-    tension: Figure | None
-    side: str
-
-
-class TravelOut(Answer):
-    """The take-up from stop to stop."""
-
-    shortest_loop: Figure
-    longest_loop: Figure
-    left_to_tighten: Figure | None
-    left_to_slacken: Figure | None
-
-
-class ReleasedOut(Answer):
-    """The loop let go."""
-
-    slack: Figure
-    hangs: str
-    deep: Figure
-    drags: bool
 
 
 class AnyRouteOut(Answer):
@@ -185,23 +132,12 @@ def _wheels(given: AnyRouteIn) -> list[Wheel]:
     return made
 
 
-def _hand_pull(t: TakeUpIn) -> float | None:
-    """Pull at the wheel, N: said, or by the lever. Raises InputError for half a lever."""
-    if t.hand is None:
-        return maybe(t.pull)
-    if t.pull is not None:
-        raise InputError("take_up.pull", t.pull.value, "pulled at the wheel and at the lever", "one of the two")
-    if t.hand_arm is None or t.wheel_arm is None:
-        raise InputError("take_up.hand_arm", None, "a lever has two arms", "from its pin to the hand, and to the wheel")
-    made: float = pull_at_wheel(t.hand.value, t.hand_arm.value, t.wheel_arm.value)
-    return made
-
-
-def _at_hand(t: TakeUpIn | None, frame: Frame) -> Figure | None:
+def _at_hand(t: TakeUpIn | None, route: Route, frame: Frame) -> Figure | None:
     """What is pulled at the lever's end, where the pull at the wheel and both arms are said."""
-    if t is None or t.pull is None or t.hand_arm is None or t.wheel_arm is None:
+    if t is None or t.pull is None or route.take_up is None:
         return None
-    return frame.figure(pull_at_hand(t.pull.value, t.wheel_arm.value, t.hand_arm.value), "force")
+    arms = lever_arms(t, route.take_up.pivot, route.wheel(t.wheel))
+    return None if arms is None else frame.figure(pull_at_hand(t.pull.value, arms[1], arms[0]), "force")
 
 
 def _pulled(a: Around) -> float:
@@ -210,32 +146,18 @@ def _pulled(a: Around) -> float:
     return 0.0 if t is None or t.force_n is None else t.force_n
 
 
-def _take_up(given: AnyRouteIn) -> TakeUp | None:
-    t = given.take_up
-    if t is None:
+def _take_up(given: AnyRouteIn, wheels: list[Wheel]) -> TakeUp | None:
+    if given.take_up is None:
         return None
-    pin = None if t.pin_x is None or t.pin_y is None else (t.pin_x.value, t.pin_y.value)
-    if (pin is None) == (t.direction is None):
-        raise InputError("take_up.direction", None, "does it slide or swing?", "a direction, or the pin of its arm")
-    if t.low.value >= t.high.value:
-        raise InputError("take_up.high", t.high.value, "a take-up without travel", "more than the first stop")
-    slide = None
-    if t.direction is not None:
-        slide = (cos(radians(t.direction.value)), sin(radians(t.direction.value)))
-    pull = _hand_pull(t)
-    if pull is not None and given.static_tension is not None:
+    taped = [w.from_first is not None or w.from_second is not None for w in given.wheels]
+    known = [(w.x_mm, w.y_mm) for w, by in zip(wheels, taped, strict=True) if not by]
+    second = known[1] if len(known) > 1 else known[0]
+    made = take_up_of(given.take_up, "take_up", wheels=wheels, tapes=(known[0], second))
+    if made.force_n is not None and given.static_tension is not None:
         raise InputError(
             "static_tension", given.static_tension.value, "a loop that is pulled is not set as well", "one of the two"
         )
-    return TakeUp(
-        wheel=t.wheel,
-        slide=slide,
-        pivot=pin,
-        kind="fixed" if pull is None else "spring",
-        force_n=pull,
-        low_mm=t.low.value,
-        high_mm=t.high.value,
-    )
+    return made
 
 
 def _advise(given: AnyRouteIn) -> None:
@@ -278,44 +200,11 @@ def _friction(given: AnyRouteIn) -> dict[str, float]:
     return {w.name: back if w.side == "outside" else mu for w in given.wheels}
 
 
-def _wheel_rows(a: Around, frame: Frame) -> list[RouteWheelOut]:
-    f = frame.figure
-    pulls = {v.wheel: v for v in a.vectors}
-    margins = {s.wheel: s.margin for s in a.slips}
-    rows = []
-    for t, wrap in zip(a.turning, a.path.wraps, strict=True):
-        v = pulls.get(t.wheel)
-        left = margins.get(t.wheel)
-        rows.append(
-            RouteWheelOut(
-                wheel=t.wheel,
-                speed=f(t.rpm, "speed"),
-                turns="clockwise" if t.clockwise else "counter-clockwise",
-                arc=f(wrap.arc_deg, "angle"),
-                pull=None if v is None else f(v.newtons, "force"),
-                pulls_towards=None if v is None else f(heading_deg(v), "angle"),
-                grip_left="" if left is None else f"{left:.2f} times what it needs" if left >= 1 else "it slips",
-            )
-        )
-    return rows
-
-
 def _released_out(given: AnyRouteIn, route: Route, a: Around, frame: Frame) -> ReleasedOut | None:
     if not given.engages:
         return None
     length = maybe(given.loop_length)
-    found = released(route, a.path.length_mm if length is None else length)
-    if found.drags:
-        notice(
-            "danger",
-            "drags",
-            "Let go, the loop stays on its wheels and drags: the machine creeps. It is too short, or the lever does not go back far enough.",
-            "input.loop_length",
-        )
-    f = frame.figure
-    return ReleasedOut(
-        slack=f(found.slack_mm, "gap"), hangs=found.strand, deep=f(found.hang_mm, "gap"), drags=found.drags
-    )
+    return released_out(released(route, a.path.length_mm if length is None else length), frame, "loop_length")
 
 
 def _at_wheels(e: InputError) -> InputError:
@@ -360,7 +249,7 @@ def any_route(given: AnyRouteIn, frame: Frame) -> AnyRouteOut:
         route = Route(
             stops=tuple(Stop(wheel=w, side=g.side) for w, g in zip(wheels, given.wheels, strict=True)),
             clockwise=given.clockwise,
-            take_up=_take_up(given),
+            take_up=_take_up(given, wheels),
         )
         a = work_around(
             route,
@@ -394,16 +283,6 @@ def any_route(given: AnyRouteIn, frame: Frame) -> AnyRouteOut:
         names={w.id: w.id for w in wheels},
         title="The loop",
     )
-    tensions = {s.id: s for s in a.strands}
-    strands = [
-        RouteStrandOut(
-            strand=f"{s.after} to {s.before}",
-            length=f(s.length_mm, "length", "tape"),
-            tension=f(tensions[s.id].tension_n, "force") if s.id in tensions else None,
-            side=tensions[s.id].side if s.id in tensions else "",
-        )
-        for s in a.path.spans
-    ]
     first = a.first_to_slip
     if given.take_up is not None and a.strands:
         beside = [s for s in a.strands if given.take_up.wheel in (s.after, s.before)]
@@ -429,7 +308,6 @@ def any_route(given: AnyRouteIn, frame: Frame) -> AnyRouteOut:
         says += f" {first.wheel[:1].upper()}{first.wheel[1:]} slips first" + (
             f", at {a.times:.1f} times this load." if a.times < inf and a.times >= 1 else ": it slips now."
         )
-    t = a.travel
     return AnyRouteOut(
         says=says,
         loop_length=length,
@@ -437,17 +315,10 @@ def any_route(given: AnyRouteIn, frame: Frame) -> AnyRouteOut:
         first_to_slip=slips_first,
         times_todays_load=None if a.times == inf else round(a.times, 2),
         pull_at_wheel=None if given.take_up is None or given.take_up.hand is None else f(_pulled(a), "force"),
-        pull_at_hand=_at_hand(given.take_up, frame),
-        travel=None
-        if t is None
-        else TravelOut(
-            shortest_loop=f(t.least_mm, "length", "tape"),
-            longest_loop=f(t.most_mm, "length", "tape"),
-            left_to_tighten=None if t.left_to_tighten_mm is None else f(t.left_to_tighten_mm, "gap"),
-            left_to_slacken=None if t.left_to_slacken_mm is None else f(t.left_to_slacken_mm, "gap"),
-        ),
+        pull_at_hand=_at_hand(given.take_up, route, frame),
+        travel=travel_out(a.travel, frame),
         released=_released_out(given, route, a, frame),
-        wheels=_wheel_rows(a, frame),
-        strands=strands,
+        wheels=wheel_rows(a.turning, a.path, slips=a.slips, vectors=a.vectors, frame=frame),
+        strands=strand_rows(a.path, a.strands, frame),
         picture=scene_out(scene),
     )

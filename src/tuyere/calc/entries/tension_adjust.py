@@ -76,7 +76,7 @@ def tension_adjust(given: TensionAdjustIn, frame: Frame) -> TensionAdjustOut:
     """Work the next move."""
     held = held_drive(given.drive, frame)
     hold = held.hold
-    scale = Scale(hold=hold, frame=frame)
+    scale = Scale(hold=hold, frame=frame, pull_per_n=held.pull_per_n)
     band = hold.band(given.state) if given.maker is None else maker_band(given.maker, hold, given.state)
     most = maybe(given.most)
     try:

@@ -72,7 +72,7 @@ class TensionSchoolsOut(Answer):
 def tension_schools(given: TensionSchoolsIn, frame: Frame) -> TensionSchoolsOut:
     """Put them on one scale."""
     held = held_drive(given.drive, frame)
-    scale = Scale(hold=held.hold, frame=frame)
+    scale = Scale(hold=held.hold, frame=frame, pull_per_n=held.pull_per_n)
     with quiet():
         cliffs = cliffs_of(held.hold)
         label = None

@@ -144,7 +144,7 @@ def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
     """Work both ends and the band between."""
     held = held_drive(given.drive, frame)
     hold = held.hold
-    scale = Scale(hold=hold, frame=frame)
+    scale = Scale(hold=hold, frame=frame, pull_per_n=held.pull_per_n)
     cliffs = cliffs_asked(given, held)
     own = hold.band(given.state)
     by = "worked from the drive's design power"

@@ -63,7 +63,7 @@ def wheel_change(given: WheelChangeIn, frame: Frame) -> WheelChangeOut:
     changed = family.with_wheel(now, given.wheel, given.outside.value, given.measured)
     with quiet(), collected_notices():
         try:
-            worked = family.method.work(family.case(changed, frame))
+            worked = family.worked(changed, frame)
         except InputError as e:
             raise e.at("outside") from e
     f = frame.figure

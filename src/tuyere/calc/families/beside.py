@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import Beside
 from tuyere.calc.entry import value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import ServiceFactorIn
+from tuyere.calc.sheet import Beside
 from tuyere.core.duty.losses import loss_band
 from tuyere.core.steps import quiet
 from tuyere.core.wheels.mass import Weight

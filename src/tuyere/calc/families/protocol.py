@@ -7,13 +7,18 @@ the program names a family. A new one is a folder in ``core`` and a folder here.
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import ClassVar, Generic, TypeVar
 
 from pydantic import JsonValue, TypeAdapter
 
-from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.answer import Answer
+from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.parts import SPEC as AROUND
+from tuyere.calc.around.parts import around_values, parts_around
+from tuyere.calc.around.route import beside_wheels, case_around
+from tuyere.calc.around.shown import Loops
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Parts
 from tuyere.calc.families.select_model import LabelledFigure, SelectIn, StockIn
@@ -21,6 +26,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.options import Choice, know
 from tuyere.calc.parts import ServiceFactorIn
 from tuyere.calc.registry import Input
+from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, standing_of
 from tuyere.core.drive.case import Case, L, R, S, WorkedDrive
 from tuyere.core.drive.method import Method
@@ -123,6 +129,20 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def case(self, given: In, frame: Frame) -> Case[L]:
         """The core's question. Raises InputError beside the field."""
 
+    def whole_case(self, given: In, frame: Frame) -> Case[L]:
+        """The core's question with all that is on the loop. Raises InputError beside the field."""
+        case = self.case(given, frame)
+        return case_around(case, given.around, self.method) if isinstance(given, DriveIn) else case
+
+    def worked(self, given: In, frame: Frame) -> WorkedDrive[L, R, S]:
+        """A whole drive, worked. Raises InputError beside the field, NoSolution."""
+        with beside_wheels(given.around if isinstance(given, DriveIn) else None):
+            return self.method.work(self.whole_case(given, frame))
+
+    def loops_between(self, worked: WorkedDrive[L, R, S]) -> Callable[[float, float], Loops]:
+        """Standard loops of its kind between two lengths in mm; none where it is cut to length."""
+        return lambda least_mm, most_mm: ()
+
     @abstractmethod
     def page(self, given: In, worked: WorkedDrive[L, R, S], frame: Frame, side: Beside) -> tuple[Answer, SheetOut]:
         """(figures, call-outs with main answers and how it is set) of a worked drive."""
@@ -153,9 +173,19 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def given_values(self, duty: StoredDuty, parts: Parts) -> dict[str, JsonValue]:
         """The values of the input's fields from what is stored, core units."""
 
+    def whole_parts(self, given: In, worked: WorkedDrive[L, R, S], frame: Frame) -> Parts:
+        """The parts of a worked input with all that is on its loop."""
+        parts = self.parts(given, worked, frame)
+        around = given.around if isinstance(given, DriveIn) else None
+        return parts if around is None else parts_around(around, worked.case.route, parts, frame.units)
+
     def given(self, duty: StoredDuty, parts: Parts) -> In:
-        """The input of the family's calculation from what is stored; the inverse of the two above."""
-        return self.input_model.model_validate(self.given_values(duty, parts))
+        """The input of the family's calculation from what is stored; the inverse of duty and parts."""
+        values = self.given_values(duty, parts)
+        values.pop(AROUND, None)
+        if (around := around_values(parts)) is not None:
+            values[AROUND] = around
+        return self.input_model.model_validate(values)
 
     def check_found(self, given: In) -> None:
         """Refuse what would be filled in on a record of what is there. Raises InputError beside the field."""

@@ -4,11 +4,14 @@ from __future__ import annotations
 
 from typing import TypeVar
 
-from tuyere.calc.answer import Answer, Beside
+from tuyere.calc.answer import Answer
+from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.shown import around_out
 from tuyere.calc.families.beside import DAYS, beside
 from tuyere.calc.families.protocol import Family, In, Sel
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import ServiceFactorIn
+from tuyere.calc.sheet import Beside
 from tuyere.calc.wanted import hold_speed
 from tuyere.core.drive.case import L, R, S, WorkedDrive
 from tuyere.core.duty.losses import efficiency_band
@@ -41,12 +44,16 @@ def told_apart(
 
 def work_drive(family: Family[In, Sel, L, R, S, C], given: In, frame: Frame, out: type[Out]) -> Out:
     """Work an input of a family: figures, drawing and sheet. Raises InputError and NoSolution."""
-    worked = family.method.work(family.case(given, frame))
+    around = given.around if isinstance(given, DriveIn) else None
+    worked = family.worked(given, frame)
     frame.elevation = worked.elevation
     duty = family.duty_of(given, worked)
     side = told_apart(family, worked, frame, service=duty.service)
     figures, sheet = family.page(given, worked, frame, side)
     assert isinstance(figures, out)
+    if around is not None:
+        shown = around_out(around, worked, family.method, frame=frame, loops_between=family.loops_between(worked))
+        sheet = sheet.model_copy(update={"around": shown})
     frame.sheet = hold_speed(
         sheet,
         duty.wanted,

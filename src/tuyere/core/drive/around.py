@@ -7,7 +7,10 @@ from dataclasses import replace
 
 from tuyere.core.drive.case import Shape
 from tuyere.core.drive.path import solve_route
+from tuyere.core.drive.refusals import check_path, check_wheels
 from tuyere.core.drive.route import Route
+from tuyere.core.drive.travel import touching, way_of
+from tuyere.core.errors import InputError, NoSolution
 
 
 def shape_around(
@@ -20,9 +23,16 @@ def shape_around(
 ) -> Shape:
     """The loop on its wheels; with a length, where the take-up puts it. The arcs are those of wheels that carry power.
 
-    Raises InputError naming ``field`` where no place within the travel fits.
+    Raises InputError naming ``field`` where no place within the travel fits, and the wheel (``wheels.k``) that cannot be so.
     """
-    path = solve_route(route, length_mm, field)
+    check_wheels(route)
+    try:
+        path = solve_route(route if length_mm is None else touching(route), length_mm, field)
+    except (InputError, NoSolution):
+        # An order that cannot be is the better reason, where it is one.
+        check_path(way_of(route))
+        raise
+    check_path(path)
     arcs = sorted(w.arc_deg for w in path.wraps if w.wheel.role in ("driver", "driven"))
     return Shape(
         path=path,

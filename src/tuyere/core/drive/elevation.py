@@ -7,9 +7,12 @@ the DXF draw the same thing from it. Wheels, strands and dimensions are known by
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from math import inf
 
+from tuyere.core.drive.guides import Guide
 from tuyere.core.drive.path import Path
+from tuyere.core.drive.route import Route
 from tuyere.core.drive.strands import Strand, StrandSide
 from tuyere.core.steps import quiet
 
@@ -70,10 +73,42 @@ class DimensionDrawing:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class GhostDrawing:
+    """Where the take-up's wheel stands at one end of its travel; mm."""
+
+    wheel: str
+    x: float
+    y: float
+    r: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ArmDrawing:
+    """An arm from its pin to its wheel; ``pulled`` by a spring, a weight or a hand; mm."""
+
+    wheel: str
+    x1: float
+    y1: float
+    x2: float
+    y2: float
+    pulled: bool
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class GuideDrawing:
+    """A guide or keeper beside the loop; mm."""
+
+    id: str
+    x: float
+    y: float
+    r: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Elevation:
     """The drawing: wheels, arcs, strands, dimensions, loop thickness, and the frame that holds it all (mm).
 
-    ``pitch`` is that of a chain or toothed belt, 0 for the others.
+    ``pitch`` is that of a chain or toothed belt, 0 for the others. ``ghosts`` are the ends of the take-up's travel.
     """
 
     family: str
@@ -87,6 +122,9 @@ class Elevation:
     bottom: float
     width: float
     height: float
+    ghosts: tuple[GhostDrawing, ...] = ()
+    arms: tuple[ArmDrawing, ...] = ()
+    guides: tuple[GuideDrawing, ...] = ()
 
 
 def strand_sides(path: Path) -> dict[str, StrandSide]:
@@ -172,4 +210,38 @@ def _dimensions(path: Path) -> tuple[DimensionDrawing, ...]:
             length=driver.distance_mm(w),
         )
         for w in others
+    )
+
+
+def with_surroundings(drawing: Elevation, there: Route, placed: Route | None, guides: tuple[Guide, ...]) -> Elevation:
+    """The same drawing with guides, the take-up's arm, and the ends of its travel from where it was ``placed``."""
+    take_up = there.take_up
+    arms: tuple[ArmDrawing, ...] = ()
+    ghosts: tuple[GhostDrawing, ...] = ()
+    if take_up is not None:
+        wheel = there.wheel(take_up.wheel)
+        if take_up.pivot is not None:
+            px, py = take_up.pivot
+            pulled = take_up.force_n is not None
+            arms = (ArmDrawing(wheel=wheel.id, x1=px, y1=py, x2=wheel.x_mm, y2=wheel.y_mm, pulled=pulled),)
+        if placed is not None and abs(take_up.low_mm) < inf and abs(take_up.high_mm) < inf:
+            ends = [placed.moved(by).wheel(wheel.id) for by in (take_up.low_mm, take_up.high_mm)]
+            ghosts = tuple(GhostDrawing(wheel=wheel.id, x=w.x_mm, y=w.y_mm, r=w.outside_mm / 2) for w in ends)
+    pins = tuple(GuideDrawing(id=g.id, x=g.x_mm, y=g.y_mm, r=g.diameter_mm / 2) for g in guides)
+    spots = [(g.x, g.y, g.r) for g in ghosts] + [(p.x, p.y, p.r) for p in pins] + [(a.x1, a.y1, 0.0) for a in arms]
+    if not spots:
+        return drawing
+    left = min([drawing.left, *(x - r for x, _, r in spots)])
+    bottom = min([drawing.bottom, *(y - r for _, y, r in spots)])
+    right = max([drawing.left + drawing.width, *(x + r for x, _, r in spots)])
+    top = max([drawing.bottom + drawing.height, *(y + r for _, y, r in spots)])
+    return replace(
+        drawing,
+        ghosts=ghosts,
+        arms=arms,
+        guides=pins,
+        left=left,
+        bottom=bottom,
+        width=right - left,
+        height=top - bottom,
     )

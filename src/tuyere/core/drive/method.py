@@ -7,21 +7,44 @@ and shafts, and what a practitioner would remark.
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from dataclasses import replace
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from math import inf
 from typing import ClassVar, Generic
 
 from tuyere.core.drive.case import Case, L, Level, R, Rated, S, Shape, Speeds, WorkedDrive
 from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.drive.loads import shared
-from tuyere.core.drive.path import Wrap
+from tuyere.core.drive.path import Path, Wrap
 from tuyere.core.drive.shaft_load import shaft_load
-from tuyere.core.drive.strands import shaft_vectors, slips, strands_pulled, strands_set
-from tuyere.core.drive.wheel import Wheel
+from tuyere.core.drive.strands import Strand, shaft_vectors, slips, strands_pulled, strands_set
+from tuyere.core.drive.wheel import Role, Side, Wheel
 from tuyere.core.duty.design import design_power
+from tuyere.core.errors import InputError
 from tuyere.core.steps import quiet
 from tuyere.core.tension.hold import Hold
 from tuyere.core.wheels.mass import Weight
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WheelSaid:
+    """A further wheel as a person says it: its name and role, the face of the loop on it, outside diameter in mm or teeth."""
+
+    ident: str
+    role: Role
+    side: Side
+    outside_mm: float | None = None
+    teeth: int | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LoadedWheel:
+    """A wheel that gives or takes power: the face on it, its arc in degrees, its speed in rpm."""
+
+    wheel: Wheel
+    side: Side
+    arc_deg: float
+    rpm: float
 
 
 class Method(ABC, Generic[L, R, S]):
@@ -74,6 +97,11 @@ class Method(ABC, Generic[L, R, S]):
     def thickness_mm(self, case: Case[L]) -> float:
         """How thick the loop is drawn."""
 
+    def faces_mm(self, case: Case[L]) -> tuple[float, float]:
+        """How far the loop reaches from its line to its inside and to its back; half and half where nothing else is known."""
+        half = self.thickness_mm(case) / 2
+        return half, half
+
     def drawn(self, wheel: Wheel, rated: Rated[R]) -> Wheel:
         """A wheel as it is drawn, where its count follows from the rating."""
         return wheel
@@ -90,6 +118,37 @@ class Method(ABC, Generic[L, R, S]):
         """Say what a practitioner would remark."""
         return
 
+    # more than two wheels
+
+    def beside(self, case: Case[L], said: WheelSaid, field: str) -> Wheel:
+        """A further wheel of the loop, with its path on the face that touches it. Raises InputError naming ``field``."""
+        raise InputError(field, said.ident, "such a loop runs on two wheels", "driver and driven")
+
+    def carries_at(self, worked: WorkedDrive[L, R, S], at: LoadedWheel) -> float | None:
+        """kW that the whole loop carries on one of its wheels as that wheel alone would let it; None: no figure is on hand.
+
+        Raises InputError and NoSolution where its book has none.
+        """
+        return None
+
+    def least_idlers(self) -> Mapping[Side, float]:
+        """How many times the smallest loaded wheel an idler is at least, by the face that runs on it."""
+        return {}
+
+    def advise_around(self, worked: WorkedDrive[L, R, S]) -> None:
+        """Say what a practitioner would remark of idlers, bends and further shafts."""
+        return
+
+    def strands_at(
+        self, case: Case[L], path: Path, *, speeds: Speeds, level: Level[S], times: float = 1.0
+    ) -> tuple[Strand, ...]:
+        """Tension of every strand at so many times the load: pulled by a spring or weight, else as it was set."""
+        taken = {k: times * v for k, v in shared(case.route, case.power_kw, case.loads).items()}
+        take_up = path.route.take_up
+        if take_up is not None and take_up.force_n is not None:
+            return strands_pulled(path, taken, speed_m_s=speeds.loop_m_s, centrifugal_n=level.centrifugal_n)
+        return strands_set(path, taken, speed_m_s=speeds.loop_m_s, static_n=self.strand_level_n(level))
+
     def work(self, case: Case[L]) -> WorkedDrive[L, R, S]:
         """A drive worked through. Raises InputError where a value cannot be, NoSolution where nothing is carried."""
         case = self.prepared(case)
@@ -100,14 +159,7 @@ class Method(ABC, Generic[L, R, S]):
         rated = self.rated(case, design, speeds=speeds, shape=shape)
         level = self.level(case, design, speeds=speeds, shape=shape, rated=rated)
         with quiet():
-            taken = shared(case.route, case.power_kw, case.loads)
-            take_up = case.route.take_up
-            if take_up is not None and take_up.force_n is not None:
-                strands = strands_pulled(
-                    shape.path, taken, speed_m_s=speeds.loop_m_s, centrifugal_n=level.centrifugal_n
-                )
-            else:
-                strands = strands_set(shape.path, taken, speed_m_s=speeds.loop_m_s, static_n=self.strand_level_n(level))
+            strands = self.strands_at(case, shape.path, speeds=speeds, level=level)
             slipping = slips(
                 shape.path, strands, centrifugal_n=level.centrifugal_n, grip=lambda wrap: self.grip(case, wrap)
             )
@@ -133,4 +185,6 @@ class Method(ABC, Generic[L, R, S]):
             weight=weight,
         )
         self.advise(worked)
+        if case.route.plain is None:
+            self.advise_around(worked)
         return worked

@@ -2,18 +2,26 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import hypot, isinf, pi
+
+import numpy as np
+from numpy.typing import NDArray
 
 from tuyere.core.drive.route import Route, TakeUp
 from tuyere.core.drive.wheel import Wheel
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.geometry.path import Arc, Circle, belt_path
+from tuyere.core.geometry.swept import swept
 from tuyere.core.steps import quiet
 
 # Places that are tried between both ends of the travel before the root is closed in on.
 TRIED = 240
+JUMP_MM = 1e-5
+# Lengths that differ by less are one: arrays and single figures differ in their last digits.
+SAME_MM = 1e-9
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -107,6 +115,19 @@ def _length(route: Route) -> float:
         return float("nan")
 
 
+def lengths_over(route: Route, places: Sequence[float]) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """(lengths in mm, the take-up's arc in degrees) with the take-up at many places along its travel; NaN where wheels overlap."""
+    assert route.take_up is not None
+    name = route.take_up.wheel
+    moved = [route.place_at(by) for by in places]
+    circles = [
+        Circle(x=w.x_mm, y=w.y_mm, r=w.path_mm / 2, turn=turn)
+        for w, turn in zip(route.wheels, route.turns, strict=True)
+    ]
+    at = next(k for k, w in enumerate(route.wheels) if w.id == name)
+    return swept(circles, at, np.array([p[0] for p in moved]), np.array([p[1] for p in moved]))
+
+
 def _plain(route: Route, length_mm: float, field: str) -> Route:
     """The plain drive by the closed formulas, the driven shaft in the direction it stands in."""
     two = route.plain
@@ -149,24 +170,25 @@ def _place(route: Route, length_mm: float, low: float, high: float, field: str) 
     # The length may rise to either side of a place: near where the take-up stands it is looked at closely.
     nearby = {sign * (high - low) / 2**k for k in range(1, 24) for sign in (-1, 1)} | {0.0}
     places = sorted(evenly | {s for s in nearby if low < s < high})
-    over = [_length(route.moved(s)) - length_mm for s in places]
+    over = [float(x) - length_mm for x in lengths_over(route, places)[0]]
+
+    def off(at: float) -> float:
+        return _length(route.moved(at)) - length_mm
+
     found = []
     for k in range(len(places) - 1):
-        if over[k] == 0.0:
+        if abs(over[k]) <= SAME_MM:
             found.append(places[k])
         elif over[k] * over[k + 1] < 0:
-            found.append(
-                float(
-                    brentq(
-                        lambda s: _length(route.moved(s)) - length_mm,
-                        places[k],
-                        places[k + 1],
-                        xtol=1e-10,
-                        rtol=8.9e-16,
-                    )
-                )
-            )
-    if over[-1] == 0.0:
+            try:
+                root = float(brentq(off, places[k], places[k + 1], xtol=1e-10, rtol=8.9e-16))
+            except ValueError:
+                # Somewhere between both places the wheels overlap: there is no loop to close in on.
+                continue
+            # Where a wheel leaves the loop its length jumps: that is no place at which it is just so long.
+            if abs(off(root)) < JUMP_MM:
+                found.append(root)
+    if abs(over[-1]) <= SAME_MM:
         found.append(places[-1])
     if not found:
         there = [x + length_mm for x in over if x == x]

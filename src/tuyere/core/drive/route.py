@@ -151,6 +151,13 @@ class Route:
 
     def moved(self, by_mm: float) -> Route:
         """The route with its take-up moved along its travel; raises LookupError without one."""
+        place = self.place_at(by_mm)
+        assert self.take_up is not None
+        name = self.take_up.wheel
+        return self.with_wheels([v.at(*place) if v.id == name else v for v in self.wheels])
+
+    def place_at(self, by_mm: float) -> tuple[float, float]:
+        """Where the take-up's wheel stands when it has moved so far along its travel; raises LookupError without one."""
         if self.take_up is None:
             raise LookupError("this route has no take-up")
         w = self.wheel(self.take_up.wheel)
@@ -158,11 +165,9 @@ class Route:
             px, py = self.take_up.pivot
             rx, ry = w.x_mm - px, w.y_mm - py
             turn = by_mm / (hypot(rx, ry) or 1.0)
-            place = (px + rx * cos(turn) - ry * sin(turn), py + rx * sin(turn) + ry * cos(turn))
-        else:
-            ux, uy = self.take_up.slide or self._from_driver(w)
-            place = (w.x_mm + by_mm * ux, w.y_mm + by_mm * uy)
-        return self.with_wheels([v.at(*place) if v.id == w.id else v for v in self.wheels])
+            return px + rx * cos(turn) - ry * sin(turn), py + rx * sin(turn) + ry * cos(turn)
+        ux, uy = self.take_up.slide or self._from_driver(w)
+        return w.x_mm + by_mm * ux, w.y_mm + by_mm * uy
 
     def travel(self) -> tuple[float, float]:
         """Unit vector in which the take-up moves from where it stands."""

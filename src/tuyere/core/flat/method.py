@@ -5,13 +5,15 @@ Source: Shigley, flat belts.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 
 from tuyere.core.drive.around import shape_around
 from tuyere.core.drive.case import Level, Rated, Shape, Speeds, WorkedDrive
-from tuyere.core.drive.method import Method
+from tuyere.core.drive.method import LoadedWheel, Method, WheelSaid
 from tuyere.core.drive.path import Wrap, solve_route
 from tuyere.core.drive.two_pulleys import work_two_pulleys
+from tuyere.core.drive.wheel import Side, Wheel, plain_wheel
 from tuyere.core.duty.carried import millimetres, pounds_to_newtons, power_to_spare
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.flat.case import FlatCase, FlatLoop
@@ -303,9 +305,34 @@ class FlatMethod(Method[FlatLoop, FlatRated, FlatSet]):
             most_why="with the tight strand used to all that its material allows",
         )
 
+    def beside(self, case: FlatCase, said: WheelSaid, field: str) -> Wheel:
+        """A plain pulley; at the belt's back its path runs on the other face."""
+        if said.outside_mm is None:
+            raise InputError(f"{field}.diameter", None, "how large is it?", "diameter by tape or caliper")
+        plain = plain_wheel(said.ident, said.role, said.outside_mm)
+        thick = case.loop.material.thickness_in * MM_PER_IN
+        return plain if said.side == "inside" else replace(plain, path_mm=said.outside_mm + 2 * thick)
+
+    def carries_at(self, worked: FlatDrive, at: LoadedWheel) -> float | None:
+        """The slip limit on this pulley's own arc, its tight strand used to all the belt stands there."""
+        of, width = worked.case.loop.material, worked.case.loop.width_mm / MM_PER_IN
+        feet = speed_in_feet(worked.speed_m_s)
+        hoop = hoop_tension(belt_weight(of.weight_lbf_in3, width, of.thickness_in), feet)
+        c_p, c_v = pulley_correction(of, at.wheel.outside_mm), velocity_correction(of, feet)
+        tight = allowed_tight(width, of.allowed_lbf_in, c_p, c_v)
+        return float(slip_power_kw(slip_power(tight, hoop, of.friction, at.arc_deg, feet)))
+
+    def least_idlers(self) -> Mapping[Side, float]:
+        """As large as the small pulley at least, on either face. Source: handbook practice."""
+        return {"inside": 1.0, "outside": 1.0}
+
     def thickness_mm(self, case: FlatCase) -> float:
         """The belt's."""
         return case.loop.material.thickness_in * MM_PER_IN
+
+    def faces_mm(self, case: FlatCase) -> tuple[float, float]:
+        """A flat belt's length is that of its inside."""
+        return 0.0, self.thickness_mm(case)
 
     def size(
         self, case: FlatCase, rated: Rated[FlatRated], *, shape: Shape, level: Level[FlatSet]

@@ -5,10 +5,12 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from tuyere.core.drive.case import Level, Rated, Shape, Speeds, WorkedDrive
-from tuyere.core.drive.method import Method
+from tuyere.core.drive.method import LoadedWheel, Method, WheelSaid
+from tuyere.core.drive.wheel import Wheel
 from tuyere.core.duty.carried import power_to_spare
+from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
-from tuyere.core.roller_chain.case import ChainCase, ChainLoop
+from tuyere.core.roller_chain.case import ChainCase, ChainLoop, sprocket_wheel
 from tuyere.core.roller_chain.formulas import (
     centrifugal_pull,
     chain_speed,
@@ -32,6 +34,7 @@ from tuyere.core.roller_chain.weight import chain_weight, over_strands
 from tuyere.core.steps import about
 from tuyere.core.wheels.mass import Weight
 
+LEAST_ENGAGED = 3.0
 ROUGH_PERCENT = 4.0  # common practice, no source: under 13 teeth
 
 
@@ -144,6 +147,44 @@ class ChainMethod(Method[ChainLoop, ChainRated, ChainSet]):
                 oil=oil_grade(loop.celsius),
             ),
         )
+
+    def beside(self, case: ChainCase, said: WheelSaid, field: str) -> Wheel:
+        """A sprocket, on either side of the chain."""
+        if said.teeth is None:
+            raise InputError(
+                f"{field}.teeth", None, "a chain's idler has teeth, on either side of the chain", "count its teeth"
+            )
+        return sprocket_wheel(case.loop.chain, said.teeth, said.ident, said.role)
+
+    def carries_at(self, worked: ChainDrive, at: LoadedWheel) -> float | None:
+        """By the teeth and the speed of this very sprocket."""
+        loop = worked.case.loop
+        assert worked.shape.members is not None
+        rating = rate_chain(
+            loop.chain,
+            loop.strands,
+            small_teeth=at.wheel.count,
+            small_rpm=at.rpm,
+            pitches=worked.shape.members,
+            life_h=loop.life_h,
+            lubrication=loop.lubrication,
+            offset_link=int(worked.shape.members) % 2 == 1,
+            method=loop.method,
+        )
+        return float(rating.power_kw)
+
+    def advise_around(self, worked: ChainDrive) -> None:
+        """An idler sprocket needs three teeth engaged. Source: chain association practice, recalled."""
+        for wrap in worked.shape.path.wraps:
+            engaged = wrap.wheel.count * wrap.arc_deg / 360
+            if engaged < LEAST_ENGAGED:
+                notice(
+                    "caution",
+                    "few-engaged",
+                    f"Only {engaged:.1f} teeth of {wrap.wheel.id} are engaged: the chain may ride up. Three are the least that is usual.",
+                    "input.around",
+                    "Push it further in, or a larger sprocket.",
+                )
 
     def thickness_mm(self, case: ChainCase) -> float:
         """The plates' height."""

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from tuyere.core.drive.around import shape_around
 from tuyere.core.drive.case import Level, Rated, Shape, Speeds, WorkedDrive
-from tuyere.core.drive.method import Method
+from tuyere.core.drive.method import LoadedWheel, Method, WheelSaid
 from tuyere.core.drive.path import Wrap, solve_route
-from tuyere.core.drive.wheel import Wheel
+from tuyere.core.drive.wheel import Side, Wheel
 from tuyere.core.errors import InputError, NoSolution, fields_named
 from tuyere.core.geometry.centre import centre_of_length
 from tuyere.core.geometry.formulas import open_large_arc, open_length, open_small_arc, open_span
@@ -20,6 +21,7 @@ from tuyere.core.tension.formulas import tension_ratio_limit
 from tuyere.core.tension.hold import Hold, TensionBand
 from tuyere.core.tension.reading_formulas import stretch_stiffness
 from tuyere.core.v_belt.bases.protocol import Basis
+from tuyere.core.v_belt.beside import back_grip, back_over_line_mm, remark_bends, wheel_beside
 from tuyere.core.v_belt.case import VBeltCase, VBeltLoop, seated, sheave_at
 from tuyere.core.v_belt.formulas import all_belts_power, belts_needed, length_mm, spare_power, whole_belts
 from tuyere.core.v_belt.rating import BeltRating, check_section_limits, rate_one_belt, rated_as_link
@@ -119,8 +121,9 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
         """With the diameters the belt really runs on. Raises InputError for a belt in a foreign groove."""
         case = seated(case)
         section = case.loop.belt.section
-        for wheel in case.route.wheels:
-            if wheel.role in ("driver", "driven") and wheel.profile != section.groove:
+        for stop in case.route.stops:
+            wheel = stop.wheel
+            if stop.side == "inside" and wheel.role in ("driver", "driven") and wheel.profile != section.groove:
                 raise InputError(
                     f"{_sheave_field(wheel)}.groove",
                     wheel.profile,
@@ -269,6 +272,9 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
 
     def grip(self, case: VBeltCase, wrap: Wrap) -> float:
         """The belt equation with a groove's effective friction; a flat pulley has no groove to wedge in."""
+        stop = next(s for s in case.route.stops if s.wheel.id == wrap.wheel.id)
+        if stop.side == "outside":
+            return back_grip(wrap.arc_deg)
         ratio: float = tension_ratio_limit(FRICTION, wrap.arc_deg)
         return ratio
 
@@ -300,9 +306,42 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
             tape_mark_mm=worked.case.loop.tape_mark_mm or 1.0,
         )
 
+    def beside(self, case: VBeltCase, said: WheelSaid, field: str) -> Wheel:
+        """Grooved where the belt's inside runs on it, plain where its back does: the back lies about flush with the rim."""
+        return wheel_beside(case.loop.belt.section, said, field)
+
+    def carries_at(self, worked: VBeltDrive, at: LoadedWheel) -> float | None:
+        """By the drive's book, on this wheel's own diameter, speed and arc, without the ratio's share; a back drives unrated."""
+        case = worked.case
+        if at.side == "outside" or worked.rated.own is None:
+            return None
+        one = rate_one_belt(
+            case.loop.belt,
+            at.wheel.pitch_mm,
+            large_pitch_mm=at.wheel.pitch_mm,
+            small_rpm=at.rpm,
+            arc_deg=min(at.arc_deg, 180.0),
+            asked=case.loop.basis,
+        )
+        rated = rated_as_link(case.loop.belt, one) if case.loop.link else one
+        return float(rated.corrected_kw) * worked.rated.count
+
+    def least_idlers(self) -> Mapping[Side, float]:
+        """Grooved ones as large as the small sheave, those on the back a third larger. Source: handbooks (IP-3 practice)."""
+        return {"inside": 1.0, "outside": 1.33}
+
+    def advise_around(self, worked: VBeltDrive) -> None:
+        """Backward bends ask for a belt made for them."""
+        remark_bends(worked.case)
+
     def thickness_mm(self, case: VBeltCase) -> float:
         """The section's depth."""
         return case.loop.belt.section.depth_mm
+
+    def faces_mm(self, case: VBeltCase) -> tuple[float, float]:
+        """The length's line lies near the back, as far from it as the rim of a groove does."""
+        back = back_over_line_mm(case.loop.belt.section)
+        return case.loop.belt.section.depth_mm - back, back
 
     def drawn(self, wheel: Wheel, rated: Rated[VBeltRated]) -> Wheel:
         """With a groove for every belt."""

@@ -8,6 +8,7 @@ from typing import Any
 
 from sqlmodel import Session
 
+from tuyere.calc.around.parts import powers_of
 from tuyere.calc.as_entered import with_unit
 from tuyere.calc.entry import Entered
 from tuyere.calc.families.duty_model import DutyPart
@@ -53,8 +54,8 @@ def _worked(form: BuildSave) -> tuple[Response[Any], Parts, DutyPart]:
     answer = work(calc, calc.request_model.model_construct(units=form.units, options=form.options, input=form.given))
     frame = Frame(form.units, form.options)
     with collected_notices():
-        worked = family.method.work(family.case(form.given, frame))
-    return answer, family.parts(form.given, worked, frame), family.duty_of(form.given, worked)
+        worked = family.worked(form.given, frame)
+    return answer, family.whole_parts(form.given, worked, frame), family.duty_of(form.given, worked)
 
 
 def _kept_text(given: Entered, units: str, kept: tuple[float, str | None] | None) -> str | None:
@@ -171,6 +172,8 @@ def save_build(session: Session, actor: Actor, drive_id: uuid.UUID, form: BuildS
     before = standing if draft is None or (form.freeze and not draft.temporary) else draft
     same = _same_parts(session, before, parts, form.family)
     duty = _duty_for(session, actor, drive, form, duty_part)
+    if others := powers_of(parts):
+        set_loads(session, duty, others)
     if draft is None:
         latest = builds[-1] if builds else None
         build = Build(

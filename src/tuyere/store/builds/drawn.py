@@ -33,7 +33,7 @@ def _draw(build: Build, parts: Parts, duty: Duty) -> tuple[str, ElevationOut | N
     try:
         with reading_in("si"), quiet(), collected_notices():
             given = family.given(stored_duty(duty), parts)
-            worked = family.method.work(family.case(given, Frame("si", build.options)))
+            worked = family.worked(given, Frame("si", build.options))
             return what, elevation_out(worked.elevation)
     except CoreError:
         # A drive that its calculation refuses is listed all the same, without a picture.

@@ -42,7 +42,7 @@ def _questions(session: Session, build: Build, units: Units) -> tuple[SpeedsPart
     part = SpeedsPart(family.calc, dict(dumped(given)), None)
     try:
         with reading_in(units), quiet(), collected_notices():
-            worked = family.method.work(family.case(given, Frame(units, build.options)))
+            worked = family.worked(given, Frame(units, build.options))
             asked = family.speed_questions(given, worked, units)
             part = SpeedsPart(family.calc, part.given, worked.driven_rpm)
     except CoreError:

@@ -3,11 +3,11 @@
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.around.model import DriveIn
 from tuyere.calc.entry import Length, Power, Size, Speed, maybe
 from tuyere.calc.families.flat.parts import Material
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, factor_of
-from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
 from tuyere.core.flat.case import FlatCase, flat_case
 from tuyere.core.flat.method import FlatDrive
@@ -15,7 +15,7 @@ from tuyere.core.flat.service import flat_factor
 from tuyere.core.flat.tables import material
 
 
-class FlatDriveIn(Input):
+class FlatDriveIn(DriveIn):
     """A flat belt drive: duty, pulleys, belt."""
 
     power: Power = Field(description="power to transmit")

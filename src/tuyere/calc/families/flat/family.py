@@ -7,7 +7,7 @@ from typing import ClassVar
 
 from pydantic import JsonValue
 
-from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.answer import Answer
 from tuyere.calc.entry import Entered
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, case_of, flat_drive_out
@@ -18,6 +18,7 @@ from tuyere.calc.families.select_model import LabelledFigure, SelectIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, of_belts, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.flat.case import FlatCase, FlatLoop

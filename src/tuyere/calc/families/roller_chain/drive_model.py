@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.around.model import DriveIn
 from tuyere.calc.entry import Hours, Length, Power, Speed, maybe
 from tuyere.calc.families.roller_chain.parts import (
     LIFE,
@@ -19,7 +20,6 @@ from tuyere.calc.families.roller_chain.parts import (
 )
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole, factor_of
-from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.case import ChainCase, chain_case
@@ -29,7 +29,7 @@ from tuyere.core.roller_chain.service import chain_factor
 from tuyere.core.roller_chain.tables import chain
 
 
-class ChainDriveIn(Input):
+class ChainDriveIn(DriveIn):
     """A chain drive: duty, chain, sprockets, centres or pitches."""
 
     power: Power = Field(description="power to transmit")

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
+from math import ceil
 from typing import ClassVar, Literal
 
 from pydantic import Field as InputField
 from pydantic import JsonValue
 
-from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.answer import Answer
+from tuyere.calc.around.shown import Loops
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
 from tuyere.calc.families.protocol import Facts, Family, register
@@ -18,6 +20,7 @@ from tuyere.calc.families.select_model import LabelledFigure, SelectIn
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import SpeedQuestion, of_any_drive, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.roller_chain.case import ChainCase, ChainLoop
@@ -171,6 +174,16 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
             "layout": parts.layout(),
             **parts.loop.spec,
         }
+
+    def loops_between(self, worked: ChainDrive) -> Callable[[float, float], Loops]:
+        """Even numbers of pitches."""
+        pitch = worked.case.loop.chain.pitch_mm
+
+        def between(least_mm: float, most_mm: float) -> Loops:
+            first = 2 * ceil(least_mm / pitch / 2)
+            return [(f"{n} pitches", n * pitch) for n in range(first, int(most_mm / pitch) + 1, 2)]
+
+        return between
 
     def speed_questions(self, given: ChainDriveIn, worked: ChainDrive, units: str) -> list[SpeedQuestion]:
         """A wheel with teeth can be made; it is not turned down."""

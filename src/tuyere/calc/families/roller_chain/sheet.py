@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.roller_chain.drive_model import ChainDriveIn, ChainDriveOut
 from tuyere.calc.frame import Frame, main_answer, shaft_answer
 from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
+from tuyere.calc.sheet import Beside, MainAnswer, Setting, SheetOut
 
 
 def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Beside) -> SheetOut:

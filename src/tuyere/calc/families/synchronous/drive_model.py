@@ -5,11 +5,11 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.around.model import DriveIn
 from tuyere.calc.entry import Force, Length, MassPerLength, Power, Size, Speed, maybe
 from tuyere.calc.families.synchronous.parts import Idler, ProfileName, Teeth
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, Whole, factor_of
-from tuyere.calc.registry import Input
 from tuyere.calc.wanted import WantedIn
 from tuyere.core.synchronous.case import SyncCase, sync_case
 from tuyere.core.synchronous.method import SyncDrive
@@ -17,7 +17,7 @@ from tuyere.core.synchronous.service import sync_factor
 from tuyere.core.synchronous.tables import profile
 
 
-class SyncDriveIn(Input):
+class SyncDriveIn(DriveIn):
     """A synchronous drive: duty, belt, pulleys, centres or belt teeth."""
 
     power: Power = Field(description="power to transmit")

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from typing import ClassVar
 
 from pydantic import Field as InputField
 from pydantic import JsonValue
 
-from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.answer import Answer
+from tuyere.calc.around.shown import Loops
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
 from tuyere.calc.families.protocol import Facts, Family, register
@@ -19,12 +20,14 @@ from tuyere.calc.families.synchronous.sheet import sync_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of
+from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import SpeedQuestion, of_any_drive, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.synchronous.case import SyncCase, SyncLoop
 from tuyere.core.synchronous.field import OwnBelt, SyncCandidate, SyncField
 from tuyere.core.synchronous.method import SYNC_METHOD, SyncDrive, SyncRated, SyncSet
 from tuyere.core.synchronous.service import sync_factor
+from tuyere.core.tables import table
 
 MISSING = (
     "Metric and curvilinear profiles (T, H8M and the like) have no public rating: with the tension their maker allows at one width they are "
@@ -163,6 +166,16 @@ class SynchronousBelts(Family[SyncDriveIn, SyncSelectIn, SyncLoop, SyncRated, Sy
             "layout": parts.layout(),
             **parts.loop.spec,
         }
+
+    def loops_between(self, worked: SyncDrive) -> Callable[[float, float], Loops]:
+        """Standard numbers of teeth."""
+        of = worked.case.loop.profile
+
+        def between(least_mm: float, most_mm: float) -> Loops:
+            counts = sorted({int(z) for z in table("sync_lengths").column("teeth", profile=of.listed_as)})
+            return [(f"{z} teeth", z * of.pitch_mm) for z in counts if least_mm <= z * of.pitch_mm <= most_mm]
+
+        return between
 
     def speed_questions(self, given: SyncDriveIn, worked: SyncDrive, units: str) -> list[SpeedQuestion]:
         """A wheel with teeth can be made; it is not turned down."""

@@ -7,6 +7,7 @@ from pydantic import Field, model_validator
 from pydantic_core import PydanticCustomError
 
 from tuyere.calc.answer import Answer, Band, Figure
+from tuyere.calc.around.model import DriveIn
 from tuyere.calc.entry import Length, Power
 from tuyere.calc.families.v_belt.books import basis_of
 from tuyere.calc.families.v_belt.parts import DrivenIn, OwnRatings, ShaftIn, sheave_of
@@ -63,7 +64,7 @@ class BeltIn(Input):
         return {**data, "designation": found[2].strip(), "count": count, "joined": True}
 
 
-class VBeltDriveIn(Input):
+class VBeltDriveIn(DriveIn):
     """A V-belt drive: duty, both sheaves, the belt."""
 
     power: Power = Field(description="power to transmit")

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import replace
 from math import inf
 from typing import ClassVar
 
 from pydantic import JsonValue
 
-from tuyere.calc.answer import Answer, Beside, SheetOut
+from tuyere.calc.answer import Answer
+from tuyere.calc.around.shown import Loops
 from tuyere.calc.entry import value_of
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, Spec, WheelPart, plain_wheels, stops_of
@@ -26,13 +27,14 @@ from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
 from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of, slip_of
+from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, of_belts, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked, Stock
 from tuyere.core.errors import InputError
 from tuyere.core.motors.motor import least_motor_sheave
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
-from tuyere.core.v_belt.belts import belt
+from tuyere.core.v_belt.belts import belt, belt_of, length_mm_of, standard_numbers
 from tuyere.core.v_belt.case import VBeltCase, VBeltLoop, emergency
 from tuyere.core.v_belt.catalogue import build_catalogue
 from tuyere.core.v_belt.field import CLASSICAL, WEDGE, VBeltCandidate, VBeltField
@@ -219,6 +221,16 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
             if (value := parts.loop.spec.get(kept)) is not None:
                 out[kept] = value
         return out
+
+    def loops_between(self, worked: VBeltDrive) -> Callable[[float, float], Loops]:
+        """Standard lengths of the belt's own section."""
+        section = worked.case.loop.belt.section
+
+        def between(least_mm: float, most_mm: float) -> Loops:
+            belts = [belt_of(section, number) for number in standard_numbers(section)]
+            return [(b.designation, mm) for b in belts if least_mm <= (mm := length_mm_of(b)) <= most_mm]
+
+        return between
 
     def check_found(self, given: VBeltDriveIn) -> None:
         """How many belts there are is counted, not worked out."""

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from tuyere.calc.answer import Beside, MainAnswer, Setting, SheetOut
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
 from tuyere.calc.frame import Frame, banded, main_answer, shaft_answer
 from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
+from tuyere.calc.sheet import Beside, MainAnswer, Setting, SheetOut
 
 EVERY = (
     "Every belt of the set: one that reads well under the others is odd, worn or stretched; then a new set. "
