@@ -42,7 +42,7 @@ describe('a route as it is entered', () => {
     expect(whole(r)).toBe(true)
     for (const gone of ['diameter', 'from_first', 'from_second', 'name'] as const)
       expect(whole({ ...r, wheels: r.wheels.map((w, k) => (k === 1 ? { ...w, [gone]: '' } : w)) })).toBe(false)
-    for (const gone of ['low', 'high', 'pin_x', 'pull', 'hand_arm', 'wheel_arm', 'wheel'] as const)
+    for (const gone of ['low', 'high', 'pin_x', 'pull', 'hand_arm', 'wheel'] as const)
       expect(whole({ ...r, take_up: { ...r.take_up, [gone]: '' } })).toBe(false)
   })
   it('keeps the unit that a bare number was typed in when the units are switched', () => {

@@ -14394,9 +14394,11 @@ export interface components {
         };
         /**
          * RouteStrandOut
-         * @description One strand.
+         * @description One strand; its id is that of the elevation's.
          */
         RouteStrandOut: {
+            /** Id */
+            id: string;
             length: components["schemas"]["Figure"];
             /** Side */
             side: string;
@@ -16436,6 +16438,12 @@ export interface components {
             id: string;
             /** Length */
             length: number;
+            /**
+             * Share
+             * @description of its pull between the slackest strand, 0, and the tightest, 1
+             * @default 0
+             */
+            share?: number;
             /**
              * Side
              * @enum {string}

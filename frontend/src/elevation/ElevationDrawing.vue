@@ -57,6 +57,79 @@ const drawn = computed(() =>
     return { id: d.id, a, b, p, q, pe: past(p), qe: past(q) }
   }),
 )
+/** A spring as a mechanic draws one: so many turns between two places. */
+function coil(x1: number, y1: number, x2: number, y2: number): string {
+  const long = Math.hypot(x2 - x1, y2 - y1) || 1
+  const [ux, uy] = [(x2 - x1) / long, (y2 - y1) / long]
+  const turns = 7
+  const points = Array.from({ length: 2 * turns + 1 }, (_, k) => {
+    const along = long * (0.15 + (0.7 * k) / (2 * turns))
+    const off = k === 0 || k === 2 * turns ? 0 : k % 2 ? 6 : -6
+    return `${(x1 + along * ux - off * uy).toFixed(1)} ${(y1 + along * uy + off * ux).toFixed(1)}`
+  })
+  return `M ${x1} ${y1} L ${points.join(' L ')} L ${x2} ${y2}`
+}
+const ghosts = computed(() =>
+  props.small
+    ? []
+    : (props.elevation.ghosts ?? []).map((g) => ({
+        x: props.frame.x(g.x),
+        y: props.frame.y(g.y),
+        r: g.r * props.frame.scale,
+      })),
+)
+const arms = computed(() =>
+  (props.elevation.arms ?? []).map((a) => {
+    const [x1, y1, x2, y2] = [props.frame.x(a.x1), props.frame.y(a.y1), props.frame.x(a.x2), props.frame.y(a.y2)]
+    // What pulls is drawn from the arm's middle across it, away from the loop's middle.
+    const [mx, my] = [(x1 + x2) / 2, (y1 + y2) / 2]
+    const long = Math.hypot(x2 - x1, y2 - y1) || 1
+    const [nx, ny] = [(y2 - y1) / long, -(x2 - x1) / long]
+    return {
+      ...a,
+      x1,
+      y1,
+      x2,
+      y2,
+      spring: coil(mx, my, mx + nx * 46, my + ny * 46),
+      px: mx + nx * 46,
+      py: my + ny * 46,
+    }
+  }),
+)
+const pins = computed(() =>
+  (props.elevation.guides ?? []).map((g) => ({
+    id: g.id,
+    x: props.frame.x(g.x),
+    y: props.frame.y(g.y),
+    r: Math.max(g.r * props.frame.scale, props.small ? 1.5 : 4),
+  })),
+)
+/** The sense of every wheel but the driver, which has its own arrow: a short arc with a head, inside the rim. */
+const senses = computed(() =>
+  props.small || wheels.value.length < 3
+    ? []
+    : wheels.value.slice(1).flatMap((w) => {
+        if (w.r < 13) return []
+        const r = w.r * 0.62
+        const sign = w.turn < 0 ? 1 : -1
+        const at = (deg: number, k = r) => ({
+          x: w.cx + k * Math.cos((deg * Math.PI) / 180),
+          y: w.cy + k * Math.sin((deg * Math.PI) / 180),
+        })
+        const [s, e] = [at(-90 - 50 * sign), at(-90 + 50 * sign)]
+        const tangent = ((-90 + 50 * sign + 90 * sign) * Math.PI) / 180
+        const tip = { x: e.x + 7 * Math.cos(tangent), y: e.y + 7 * Math.sin(tangent) }
+        const [l, o] = [at(-90 + 50 * sign, r - 4), at(-90 + 50 * sign, r + 4)]
+        return [
+          {
+            id: w.id,
+            path: `M ${s.x} ${s.y} A ${r} ${r} 0 0 ${sign > 0 ? 1 : 0} ${e.x} ${e.y}`,
+            head: `${tip.x},${tip.y} ${l.x},${l.y} ${o.x},${o.y}`,
+          },
+        ]
+      }),
+)
 const grounds = computed(() => {
   const [a, b] = wheels.value
   // Bearings are drawn under a lying drive of two; where more wheels stand about, nobody knows what carries them.
@@ -106,6 +179,29 @@ const spin = computed(() => {
       <line :x1="g.x - g.half" :x2="g.x + g.half" :y1="g.y" :y2="g.y" stroke="var(--ink)" stroke-width="1.6" />
       <rect :x="g.x - g.half" :y="g.y" :width="g.half * 2" height="8" fill="url(#hatch)" />
     </g>
+    <g v-for="(g, k) in ghosts" :key="'t' + k" fill="none" stroke="var(--dim)" stroke-dasharray="5 5">
+      <circle :cx="g.x" :cy="g.y" :r="g.r" />
+      <path :d="`M ${g.x - 6} ${g.y} H ${g.x + 6} M ${g.x} ${g.y - 6} V ${g.y + 6}`" stroke-dasharray="none" />
+    </g>
+    <g v-for="a in arms" :key="'m' + a.wheel" fill="none" stroke="var(--ink)">
+      <line :x1="a.x1" :y1="a.y1" :x2="a.x2" :y2="a.y2" :stroke-width="small ? 2 : 7" stroke-linecap="round" />
+      <line
+        v-if="!small"
+        :x1="a.x1"
+        :y1="a.y1"
+        :x2="a.x2"
+        :y2="a.y2"
+        stroke="var(--metal)"
+        stroke-width="4"
+        stroke-linecap="round"
+      />
+      <circle :cx="a.x1" :cy="a.y1" :r="small ? 2 : 6" fill="var(--sheet)" stroke-width="2" />
+      <path v-if="a.pulled && !small" :d="a.spring" stroke-width="2" />
+      <path v-if="a.pulled && !small" :d="`M ${a.px - 7} ${a.py - 7} L ${a.px + 7} ${a.py + 7}`" stroke-width="3" />
+    </g>
+    <g v-for="p in pins" :key="'p' + p.id" stroke="var(--ink)" stroke-width="1.4">
+      <circle :cx="p.x" :cy="p.y" :r="p.r" fill="url(#bore)" />
+    </g>
     <g v-for="(w, k) in wheels" :key="'w' + k" stroke="var(--ink)" stroke-width="1.2">
       <polygon v-if="toothed(w.profile)" :points="teeth(w)" fill="var(--metal)" />
       <circle v-else :cx="w.cx" :cy="w.cy" :r="w.r" fill="var(--metal)" :stroke-width="small ? 1 : 1.8" />
@@ -145,7 +241,7 @@ const spin = computed(() => {
         :y1="frame.y(s.y1)"
         :x2="frame.x(s.x2)"
         :y2="frame.y(s.y2)"
-        :stroke-width="s.side === 'tight' ? belt.tight : belt.slack"
+        :stroke-width="belt.slack + (s.share ?? 0) * (belt.tight - belt.slack)"
         :stroke-dasharray="links"
       />
     </g>
@@ -164,6 +260,10 @@ const spin = computed(() => {
         stroke="var(--ink)"
         stroke-width="2.2"
       />
+    </g>
+    <g v-for="s in senses" :key="'s' + s.id" stroke="var(--ink)" fill="none" stroke-width="1.6">
+      <path :d="s.path" />
+      <polygon :points="s.head" fill="var(--ink)" stroke="none" />
     </g>
     <g v-if="spin" stroke="var(--ink)" fill="none" stroke-width="2">
       <path :d="spin.path" />

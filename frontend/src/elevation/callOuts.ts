@@ -16,7 +16,22 @@ export interface Label {
 
 /** What hangs on the elevation: the family's call-outs in the person's own words. */
 export function driveLabels(sheet: Sheet, wheel: 'sheave' | 'pulley'): Label[] {
-  return sheet.call_outs.map((c) => ({ ...c, label: wheelName(wheel, c.label), path: c.path ?? undefined }))
+  const own = sheet.call_outs.map((c) => ({ ...c, label: wheelName(wheel, c.label), path: c.path ?? undefined }))
+  // Round more than two wheels every strand has its own pull, and every further wheel its name.
+  const strands = (sheet.around?.strands ?? []).flatMap((s): Label[] =>
+    s.tension
+      ? [
+          {
+            key: `pull ${s.id}`,
+            at: `strand:${s.id}`,
+            label: s.strand,
+            number: s.tension.number,
+            unit: s.tension.unit_shown,
+          },
+        ]
+      : [],
+  )
+  return [...own, ...strands]
 }
 
 /** How large a label is on the screen, pixels; by its letters, so that it can be placed before it is drawn. */

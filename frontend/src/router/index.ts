@@ -81,6 +81,12 @@ export const router = createRouter({
       props: (to) => ({ id: to.params.id, of: 'machine' }),
     },
     {
+      path: '/drives/:id/change',
+      component: () => import('@/features/route/views/ChangeDriveView.vue'),
+      meta: { rail: 'machines' },
+      props: true,
+    },
+    {
       path: '/drives/:id/speeds',
       component: () => import('@/features/speeds/views/DriveSpeedsView.vue'),
       meta: { rail: 'machines' },

@@ -101,6 +101,7 @@ class StrandOut(Answer):
     y2: float
     side: Literal["tight", "slack", "between"]
     length: float
+    share: float = Field(default=0.0, description="of its pull between the slackest strand, 0, and the tightest, 1")
 
 
 class ArcOut(Answer):

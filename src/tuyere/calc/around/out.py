@@ -20,8 +20,9 @@ class RouteWheelOut(Answer):
 
 
 class RouteStrandOut(Answer):
-    """One strand."""
+    """One strand; its id is that of the elevation's."""
 
+    id: str
     strand: str
     length: Figure
     tension: Figure | None

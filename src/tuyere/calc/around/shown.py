@@ -80,6 +80,7 @@ def strand_rows(path: Path, strands: Sequence[Strand], frame: Frame) -> list[Rou
     f, tensions = frame.figure, {s.id: s for s in strands}
     return [
         RouteStrandOut(
+            id=s.id,
             strand=f"{s.after} to {s.before}",
             length=f(s.length_mm, "length", "tape"),
             tension=f(tensions[s.id].tension_n, "force") if s.id in tensions else None,

@@ -34,7 +34,10 @@ class WheelDrawing:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class StrandDrawing:
-    """A free strand from the wheel ``after`` which it comes to the wheel ``before`` which it ends; mm."""
+    """A free strand from the wheel ``after`` which it comes to the wheel ``before`` which it ends; mm.
+
+    ``share`` is where its pull stands between the slackest (0) and the tightest (1).
+    """
 
     id: str
     after: str
@@ -45,6 +48,7 @@ class StrandDrawing:
     y2: float
     side: StrandSide
     length: float
+    share: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -133,12 +137,22 @@ def strand_sides(path: Path) -> dict[str, StrandSide]:
     return {s.id: "tight" if s.before == driver else "slack" if s.after == driver else "between" for s in path.spans}
 
 
+def _shares(sides: Mapping[str, StrandSide], strands: tuple[Strand, ...]) -> dict[str, float]:
+    """Where each strand's pull stands between the slackest and the tightest."""
+    pulls = [s.tension_n for s in strands]
+    if not pulls or max(pulls) - min(pulls) <= 1e-9 * max(abs(max(pulls)), 1.0):
+        return {k: 1.0 if side == "tight" else 0.0 for k, side in sides.items()}
+    low, high = min(pulls), max(pulls)
+    return {s.id: (s.tension_n - low) / (high - low) for s in strands}
+
+
 def elevation_of(
     path: Path, family: str, *, thickness_mm: float, pitch_mm: float = 0.0, strands: tuple[Strand, ...] = ()
 ) -> Elevation:
     """The elevation of any path; ``strands`` say which is tight and which slack, else the driver's own two do."""
     with quiet():
         sides: Mapping[str, StrandSide] = {s.id: s.side for s in strands} or strand_sides(path)
+        shares = _shares(sides, strands)
         wheels = tuple(
             WheelDrawing(
                 id=w.wheel.id,
@@ -176,6 +190,7 @@ def elevation_of(
                 y2=s.y2,
                 side=sides[s.id],
                 length=s.length_mm,
+                share=shares[s.id],
             )
             for s in path.spans
         )

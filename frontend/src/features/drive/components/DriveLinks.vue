@@ -16,6 +16,7 @@ const TAGS = [
   <div class="at">
     <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
     <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
+    <router-link :to="`/drives/${id}/change`" class="key job">Change the drive</router-link>
     <router-link v-if="!plate.rows.length" :to="`/drives/${id}/speeds`" class="key job">Speeds</router-link>
     <router-link :to="`/drives/${id}/timeline`" class="key job">Timeline</router-link>
     <router-link :to="{ path: '/files', query: { drive: id } }" class="key job">Record as a file</router-link>

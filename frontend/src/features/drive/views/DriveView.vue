@@ -22,6 +22,7 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
+import AroundLoop from '@/lists/AroundFigures.vue'
 import ChooseStage from '../components/ChooseStage.vue'
 import DriveLinks from '../components/DriveLinks.vue'
 import PartsOf from '../components/PartsOf.vue'
@@ -75,6 +76,10 @@ const stages = computed(() =>
 const labels = computed(() =>
   worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet, settings.wheelWord) : [],
 )
+// A loop that is the clutch is looked at engaged or let go.
+const letGo = ref(false)
+const around = computed(() => worked.answer.value?.sheet?.around ?? null)
+const elevation = computed(() => (letGo.value ? (around.value?.released_elevation ?? null) : null))
 const titles: Record<string, string> = { found: 'As found', designed: 'Designed', fitted: 'Fitted' }
 const title = computed(() =>
   worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen',
@@ -253,7 +258,7 @@ watch(
       <div class="head">
         <template v-if="worked.answer.value?.elevation && worked.input.value">
           <ElevationSheet
-            :elevation="worked.answer.value.elevation"
+            :elevation="elevation ?? worked.answer.value.elevation"
             :labels="labels"
             :fault-path="faultPath"
             :fault="fault"
@@ -287,6 +292,15 @@ watch(
             <el-button @click="stage = 'found'">Write down what is there</el-button>
           </div>
         </div>
+      </div>
+      <div v-if="around?.released" class="sheet unsaved" role="group" aria-label="The clutch">
+        <el-button :type="letGo ? '' : 'primary'" :aria-pressed="!letGo" @click="letGo = false">Engaged</el-button>
+        <el-button :type="letGo ? 'primary' : ''" :aria-pressed="letGo" @click="letGo = true">Let go</el-button>
+        <span v-if="letGo"
+          >Slack <b class="figure">{{ around.released.slack.shown }}</b>{{
+            around.released.drags ? ': it drags' : ''
+          }}</span
+        >
       </div>
       <div v-if="worked.changed.value" ref="unsavedBar" class="sheet unsaved" role="status" tabindex="-1">
         <strong>Changed here, not saved.</strong>
@@ -359,6 +373,7 @@ watch(
           <TensionFall :id="id" />
         </template>
       </section>
+      <AroundLoop v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" />
       <PartsOf v-if="build" :id="id" :key="build.id" />
       <HowCome
         :steps="worked.answer.value?.working ?? []"

@@ -5,15 +5,27 @@ import { carryFields, FORCE, LENGTH, POWER } from '@/shared/state/carried'
 export interface RouteWheel {
   name: string
   role: 'driver' | 'driven' | 'idler' | 'guide'
-  how: 'xy' | 'tapes'
+  how: 'xy' | 'tapes' | 'strand'
   x: string
   y: string
   from_first: string
   from_second: string
   above: boolean
+  along: string
+  pushed: string
   diameter: string
+  teeth: string
   side: 'inside' | 'outside'
   power: string
+}
+export interface RouteGuide {
+  name: string
+  x: string
+  y: string
+  diameter: string
+  side: 'inside' | 'outside'
+  least: string
+  most: string
 }
 export interface RouteTyped {
   loop: string
@@ -23,22 +35,30 @@ export interface RouteTyped {
   loop_length: string
   engages: boolean
   wheels: RouteWheel[]
+  guides: RouteGuide[]
   take_up: {
     wheel: string
     how: 'none' | 'slide' | 'arm'
     direction: string
+    pin_how: 'xy' | 'tapes'
     pin_x: string
     pin_y: string
+    pin_from_first: string
+    pin_from_second: string
+    pin_above: boolean
     low: string
     high: string
-    by: 'nothing' | 'pull' | 'hand'
+    by: 'nothing' | 'pull' | 'weight' | 'hand'
     pull: string
     hand_arm: string
     wheel_arm: string
   }
 }
 
-const wheel = (name: string, role: RouteWheel['role'], more: Partial<RouteWheel> = {}): RouteWheel => ({
+/** The driven wheel of a drive that stands on a machine, by its id. */
+export const DRIVEN = 'driven'
+
+export const wheel = (name: string, role: RouteWheel['role'], more: Partial<RouteWheel> = {}): RouteWheel => ({
   name,
   role,
   how: 'xy',
@@ -47,7 +67,10 @@ const wheel = (name: string, role: RouteWheel['role'], more: Partial<RouteWheel>
   from_first: '',
   from_second: '',
   above: true,
+  along: '',
+  pushed: '',
   diameter: '',
+  teeth: '',
   side: 'inside',
   power: '',
   ...more,
@@ -62,12 +85,17 @@ export const fresh = (): RouteTyped => ({
   loop_length: '',
   engages: false,
   wheels: [wheel('motor', 'driver', { x: '0', y: '0' }), wheel('fan', 'driven', { y: '0' })],
+  guides: [],
   take_up: {
     wheel: '',
     how: 'none',
     direction: '',
+    pin_how: 'xy',
     pin_x: '',
     pin_y: '',
+    pin_from_first: '',
+    pin_from_second: '',
+    pin_above: true,
     low: '',
     high: '',
     by: 'nothing',
@@ -78,7 +106,7 @@ export const fresh = (): RouteTyped => ({
 })
 
 /** A name that no wheel has yet. */
-export function freeName(wheels: RouteWheel[], word: string): string {
+export function freeName(wheels: { name: string }[], word: string): string {
   const names = new Set(wheels.map((w) => w.name))
   if (!names.has(word)) return word
   let k = 2
@@ -126,38 +154,79 @@ export function inUnitsOf(r: RouteTyped, from: Units): RouteTyped {
       y: LENGTH,
       from_first: LENGTH,
       from_second: LENGTH,
+      along: LENGTH,
+      pushed: LENGTH,
       diameter: LENGTH,
       power: POWER,
     }),
   )
+  const guides = r.guides.map((g) =>
+    carryFields(g, from, { x: LENGTH, y: LENGTH, diameter: LENGTH, least: LENGTH, most: LENGTH }),
+  )
   const take_up = carryFields(r.take_up, from, {
     pin_x: LENGTH,
     pin_y: LENGTH,
+    pin_from_first: LENGTH,
+    pin_from_second: LENGTH,
     low: LENGTH,
     high: LENGTH,
     hand_arm: LENGTH,
     wheel_arm: LENGTH,
     pull: FORCE,
   })
-  return { ...carryFields(r, from, { loop_length: LENGTH, static_tension: FORCE }), wheels, take_up }
+  return { ...carryFields(r, from, { loop_length: LENGTH, static_tension: FORCE }), wheels, guides, take_up }
 }
 
-const said = (o: Record<string, unknown>) => Object.fromEntries(Object.entries(o).filter(([, v]) => v !== ''))
+export const said = (o: Record<string, unknown>) => Object.fromEntries(Object.entries(o).filter(([, v]) => v !== ''))
 
-/** Whether enough is said to be worked: a speed, and for every wheel its size and its place. */
-export function whole(r: RouteTyped): boolean {
-  const placed = (w: RouteWheel, k: number) =>
-    k === 0 || (w.how === 'tapes' ? w.from_first && w.from_second : w.x && w.y)
-  const t = r.take_up
-  const taken =
+/** Whether a wheel's place is said. */
+const placed = (w: RouteWheel): boolean =>
+  Boolean(w.how === 'tapes' ? w.from_first && w.from_second : w.how === 'strand' ? w.along && w.pushed : w.x && w.y)
+
+/** Whether what takes up is said, or nothing does. */
+export function takenUp(t: RouteTyped['take_up']): boolean {
+  const pin = t.pin_how === 'tapes' ? t.pin_from_first && t.pin_from_second : t.pin_x && t.pin_y
+  return (
     t.how === 'none' ||
-    (t.wheel &&
+    Boolean(
+      t.wheel &&
       t.low &&
       t.high &&
-      (t.how === 'slide' ? t.direction : t.pin_x && t.pin_y) &&
+      (t.how === 'slide' ? t.direction : pin) &&
       (t.by === 'nothing' || t.pull) &&
-      (t.by !== 'hand' || (t.hand_arm && t.wheel_arm)))
-  return Boolean(r.driver_speed && taken && r.wheels.every((w, k) => w.name && w.diameter && placed(w, k)))
+      (t.by !== 'hand' || t.hand_arm) &&
+      // On a slide the lever's other arm cannot be seen from the drawing.
+      (t.by !== 'hand' || t.how === 'arm' || t.wheel_arm),
+    )
+  )
+}
+
+/** Whether enough is said to be worked: a speed, and for every wheel its size and its place. */
+export const whole = (r: RouteTyped): boolean =>
+  Boolean(
+    r.driver_speed && takenUp(r.take_up) && r.wheels.every((w, k) => w.name && w.diameter && (k === 0 || placed(w))),
+  )
+/** The same on a drive, whose own two wheels have their sizes. */
+export const wholeAround = (r: RouteTyped): boolean =>
+  takenUp(r.take_up) &&
+  r.wheels.every((w, k) => k === 0 || (placed(w) && (w.name === DRIVEN || (w.name && (w.diameter || w.teeth))))) &&
+  r.guides.every((g) => g.name && g.x && g.y && g.diameter)
+
+/** What takes up as the calculations ask it; nothing where nothing does. */
+export function takeUpOf(t: RouteTyped['take_up']): Record<string, unknown> | '' {
+  if (t.how === 'none') return ''
+  const pin =
+    t.pin_how === 'tapes'
+      ? { pin_from_driver: t.pin_from_first, pin_from_driven: t.pin_from_second, pin_above: t.pin_above }
+      : { pin_x: t.pin_x, pin_y: t.pin_y }
+  return said({
+    wheel: t.wheel,
+    low: t.low,
+    high: t.high,
+    ...(t.how === 'slide' ? { direction: t.direction } : pin),
+    ...(t.by === 'pull' || t.by === 'weight' ? { pull: t.pull, held_by: t.by === 'weight' ? 'weight' : 'spring' } : {}),
+    ...(t.by === 'hand' ? { hand: t.pull, hand_arm: t.hand_arm, wheel_arm: t.wheel_arm, held_by: 'lever' } : {}),
+  })
 }
 
 /** The calculation's input; what was not said is left out. */
@@ -183,17 +252,7 @@ export function inputOf(r: RouteTyped): Record<string, unknown> {
           : { x: w.x || '0', y: w.y || '0' }),
       }),
     ),
-    take_up:
-      t.how === 'none'
-        ? ''
-        : said({
-            wheel: t.wheel,
-            low: t.low,
-            high: t.high,
-            ...(t.how === 'slide' ? { direction: t.direction } : { pin_x: t.pin_x, pin_y: t.pin_y }),
-            ...(t.by === 'pull' ? { pull: t.pull } : {}),
-            ...(t.by === 'hand' ? { hand: t.pull, hand_arm: t.hand_arm, wheel_arm: t.wheel_arm } : {}),
-          }),
+    take_up: takeUpOf(t),
   })
 }
 
@@ -219,8 +278,12 @@ export const example = (): RouteTyped => ({
     wheel: 'lever idler',
     how: 'arm',
     direction: '',
+    pin_how: 'xy',
     pin_x: '4 in',
     pin_y: '-8 in',
+    pin_from_first: '',
+    pin_from_second: '',
+    pin_above: true,
     low: '-2 in',
     high: '5 in',
     by: 'hand',
