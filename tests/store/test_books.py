@@ -228,7 +228,7 @@ def test_demo_loads_once_and_every_build_stands(cluster: Cluster) -> None:
     engine: Engine = engine_for(url)
     assert "db migrate" in check(engine)[0]
     migrate(url)
-    assert load(engine) == len(WORKS) == 21 and load(engine) == 0 and check(engine) == []
+    assert load(engine) == len(WORKS) == 26 and load(engine) == 0 and check(engine) == []
     with Session(engine) as db:
         views = list_machines(db).machines
         assert {m.kind for m in views} == {"industrial", "hvac", "conveyor", "farm", "shop"}

@@ -1304,6 +1304,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/roller-conveyor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rollers on a link or round belt
+         * @description A belt pressed up against many rollers: its way, the length to order, links to take off, how tight it must be.
+         */
+        post: operations["calc_calc_roller_conveyor_calc_roller_conveyor_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/roller-conveyor/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rollers on a link or round belt: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_roller_conveyor_calc_roller_conveyor_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/round-belt": {
         parameters: {
             query?: never;
@@ -1318,6 +1358,26 @@ export interface paths {
          * @description Length to cut for 6 % stretch with the weld, tension of a strand, least pulley.
          */
         post: operations["calc_calc_round_belt_calc_round_belt_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/route-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Is the loop on right?
+         * @description The loop as it lies against the way it should go: wheels on the wrong side, left out or out of order, guides missed.
+         */
+        post: operations["calc_calc_route_check_calc_route_check_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4137,6 +4197,11 @@ export interface components {
             least_to_spare: string;
             /** Loaded */
             loaded: components["schemas"]["LoadedWheelOut"][];
+            /**
+             * Members
+             * @description belts or strands that run side by side; pulls of the loop are for all of them
+             */
+            members: number;
             pull: components["schemas"]["PullOut"] | null;
             released: components["schemas"]["ReleasedOut"] | null;
             released_elevation: components["schemas"]["ElevationOut"] | null;
@@ -4144,6 +4209,8 @@ export interface components {
             rests_on: string;
             /** Says */
             says: string;
+            /** @description pull of the loop at rest under which a wheel slips; none where it is pulled */
+            slips_under: components["schemas"]["Figure"] | null;
             /** Spans */
             spans: components["schemas"]["SpanSettingOut"][];
             /** Strands */
@@ -4882,6 +4949,12 @@ export interface components {
              * @description such as B90, BX90, 5VX1000, or 3/BX68 for a joined belt
              */
             designation: string;
+            /**
+             * In Place Of Joined
+             * @description single belts in the place of a joined one, for a while: a matched set
+             * @default false
+             */
+            in_place_of_joined?: boolean;
             /**
              * Joined
              * @description the belts are joined into one by a band over their backs
@@ -8397,6 +8470,12 @@ export interface components {
              */
             motor_power?: (number | string) | null;
             /**
+             * Span
+             * @description the strand that is pressed or sounded, such as driver-fan; the longest where left open
+             * @default null
+             */
+            span?: string | null;
+            /**
              * Start
              * @description how it is started
              * @default null
@@ -9276,6 +9355,13 @@ export interface components {
             length: components["schemas"]["Figure"];
             /** On The Drive */
             on_the_drive: boolean;
+            /**
+             * Path
+             * @description the input field that takes this loop, and what it then says
+             */
+            path: string;
+            /** Typed */
+            typed: string;
         };
         /**
          * Fits
@@ -9306,6 +9392,12 @@ export interface components {
              * @default null
              */
             driver?: components["schemas"]["SheaveIn"] | null;
+            /**
+             * Flat Pulley
+             * @description the flat driven pulley that stays, outside diameter: V-belts run on it
+             * @default null
+             */
+            flat_pulley?: (number | string) | null;
             /**
              * Section
              * @description the belt section that stays, such as B, 5VX or SPB
@@ -11113,6 +11205,23 @@ export interface components {
             staying: number | string;
         };
         /**
+         * LiesIn
+         * @description One wheel as the loop meets it on the machine.
+         */
+        LiesIn: {
+            /**
+             * Side
+             * @description face of the loop that touches it
+             * @enum {string}
+             */
+            side: "inside" | "outside";
+            /**
+             * Wheel
+             * @description its name on the drive
+             */
+            wheel: string;
+        };
+        /**
          * LifeOut
          * @description Life by the textbook; ``bound`` says when the figure is only the edge of what the textbook covers.
          */
@@ -12183,6 +12292,18 @@ export interface components {
             label: string;
         };
         /**
+         * MisroutedOut
+         * @description One wheel or guide that the loop passes wrongly, and what to do.
+         */
+        MisroutedOut: {
+            /** Fault */
+            fault: string;
+            /** Part */
+            part: string;
+            /** Says */
+            says: string;
+        };
+        /**
          * MotorLimitIn
          * @description A standard T-frame motor on the driver.
          */
@@ -12503,6 +12624,18 @@ export interface components {
             path: string;
             /** Text */
             text: string;
+        };
+        /**
+         * OffOut
+         * @description The same clutch with a loop a little shorter (less than nothing) or longer: its slack let go, whether it still engages.
+         */
+        OffOut: {
+            by: components["schemas"]["Figure"];
+            /** Drags */
+            drags: boolean;
+            /** Engages */
+            engages: boolean;
+            slack: components["schemas"]["Figure"];
         };
         /**
          * OilList
@@ -12898,6 +13031,23 @@ export interface components {
             number: number;
             /** Strength */
             strength: number;
+        };
+        /**
+         * PassesIn
+         * @description A guide, and which side of it the loop runs as it lies: the guide is round the loop or within it.
+         */
+        PassesIn: {
+            /**
+             * Guide
+             * @description its name on the drive
+             */
+            guide: string;
+            /**
+             * Side
+             * @description where the guide is, seen from the loop
+             * @enum {string}
+             */
+            side: "inside" | "outside";
         };
         /**
          * PhotoLine
@@ -13947,6 +14097,8 @@ export interface components {
             /** Hangs */
             hangs: string;
             slack: components["schemas"]["Figure"];
+            /** With Belt */
+            with_belt: components["schemas"]["OffOut"][];
         };
         /**
          * RepeatLine
@@ -14194,6 +14346,167 @@ export interface components {
             working: components["schemas"]["WorkingStep"][];
         };
         /**
+         * RollerConveyorIn
+         * @description A row of rollers over one belt.
+         */
+        RollerConveyorIn: {
+            /**
+             * Belt
+             * @description what runs under the rollers
+             * @enum {string}
+             */
+            belt: "link Z" | "link A" | "link B" | "link C" | "round";
+            /**
+             * Driver Diameter
+             * @description driver, where the belt's inside runs
+             */
+            driver_diameter: number | string;
+            /**
+             * Driver Speed
+             * @description speed of the driver
+             */
+            driver_speed: number | string;
+            /**
+             * Friction
+             * @description friction of belt on roller; 0.3 is usual
+             * @default null
+             */
+            friction?: number | null;
+            /**
+             * Load
+             * @description weight on one roller, its own included
+             */
+            load: number | string;
+            /**
+             * Pitch
+             * @description roller to roller
+             */
+            pitch: number | string;
+            /**
+             * Pressed
+             * @description how far they lift it over the rollers' undersides
+             */
+            pressed: number | string;
+            /**
+             * Roller Diameter
+             * @description diameter of a roller
+             */
+            roller_diameter: number | string;
+            /**
+             * Rollers
+             * @description rollers over the belt
+             */
+            rollers: number;
+            /**
+             * Rolling
+             * @description share of that weight that turning a roller takes; 0.05 is usual
+             * @default null
+             */
+            rolling?: number | null;
+            /**
+             * Round Diameter
+             * @description diameter of a round belt
+             * @default null
+             */
+            round_diameter?: (number | string) | null;
+            /**
+             * Snub Diameter
+             * @description diameter of the wheels that press the belt up
+             */
+            snub_diameter: number | string;
+            /**
+             * Tail Diameter
+             * @description wheel at the tail, where the belt's inside runs
+             */
+            tail_diameter: number | string;
+        };
+        /**
+         * RollerConveyorOut
+         * @description The belt to order and how it must lie.
+         */
+        RollerConveyorOut: {
+            arc: components["schemas"]["Figure"];
+            belt_speed: components["schemas"]["Figure"];
+            head_tension: components["schemas"]["Figure"];
+            links: components["schemas"]["Figure"] | null;
+            /** @description length to order, along the belt's outside, hand tight */
+            order: components["schemas"]["Figure"];
+            picture: components["schemas"]["SceneOut"];
+            power: components["schemas"]["Figure"];
+            /** Pulled Side */
+            pulled_side: string;
+            roller_pull: components["schemas"]["Figure"];
+            run: components["schemas"]["Figure"] | null;
+            /** Says */
+            says: string;
+            tail_tension: components["schemas"]["Figure"];
+            take_off: components["schemas"]["Figure"] | null;
+        };
+        /** RollerConveyorRequest */
+        RollerConveyorRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["RollerConveyorIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** RollerConveyorResponse */
+        RollerConveyorResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["RollerConveyorOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
          * RoundArea
          * @description An area of the works in walking order; what is to do there up to the end of the week.
          */
@@ -14391,6 +14704,102 @@ export interface components {
             total: number;
             /** Week */
             week: components["schemas"]["RoundLine"][];
+        };
+        /**
+         * RouteCheckIn
+         * @description The drive as it should be, and the loop as it lies, from the driver in the sense of travel.
+         */
+        RouteCheckIn: {
+            drive: components["schemas"]["DriveAskedIn"];
+            /**
+             * Lies
+             * @description wheels as the loop meets them
+             */
+            lies: components["schemas"]["LiesIn"][];
+            /**
+             * Passes
+             * @description guides as the loop passes them
+             * @default []
+             */
+            passes?: components["schemas"]["PassesIn"][];
+        };
+        /**
+         * RouteCheckOut
+         * @description What is wrong with the way, and both ways drawn; ``there`` is null where no loop can lie so.
+         */
+        RouteCheckOut: {
+            /** Faults */
+            faults: components["schemas"]["MisroutedOut"][];
+            /** Right */
+            right: boolean;
+            /** Says */
+            says: string;
+            should: components["schemas"]["ElevationOut"];
+            there: components["schemas"]["ElevationOut"] | null;
+        };
+        /** RouteCheckRequest */
+        RouteCheckRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["RouteCheckIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** RouteCheckResponse */
+        RouteCheckResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["RouteCheckOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
         };
         /**
          * RouteStrandOut
@@ -18365,6 +18774,12 @@ export interface components {
              */
             motor_power?: (number | string) | null;
             /**
+             * Span
+             * @description the strand that is pressed or sounded, such as driver-fan; the longest where left open
+             * @default null
+             */
+            span?: string | null;
+            /**
              * Start
              * @description how it is started
              * @default null
@@ -19162,6 +19577,12 @@ export interface components {
             large_arc: components["schemas"]["Figure"];
             length_factor: components["schemas"]["Figure"] | null;
             /**
+             * Ribs
+             * @description joined belts that make the count, by their ribs; empty for single belts
+             * @default
+             */
+            ribs?: string;
+            /**
              * Section
              * @description belt section, as the search takes it
              */
@@ -19410,6 +19831,12 @@ export interface components {
             energy_price?: number | null;
             /** @description parts that stay */
             fixed?: components["schemas"]["FixedIn"];
+            /**
+             * Joined
+             * @description joined belts: one belt of several ribs, or several of them
+             * @default false
+             */
+            joined?: boolean;
             /**
              * Keep
              * @description options wanted
@@ -19901,6 +20328,12 @@ export interface components {
             /** @description parts that stay */
             fixed?: components["schemas"]["FixedIn"];
             /**
+             * Joined
+             * @description joined belts: one belt of several ribs, or several of them
+             * @default false
+             */
+            joined?: boolean;
+            /**
              * Keep
              * @description options wanted
              * @default 9
@@ -20089,6 +20522,13 @@ export interface components {
             length: components["schemas"]["Figure"];
             /** On The Drive */
             on_the_drive: boolean;
+            /**
+             * Path
+             * @description the input field that takes this loop, and what it then says
+             */
+            path: string;
+            /** Typed */
+            typed: string;
         };
         /**
          * FitOut
@@ -27684,6 +28124,240 @@ export interface operations {
             };
         };
     };
+    calc_calc_roller_conveyor_calc_roller_conveyor_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollerConveyorRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollerConveyorResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_roller_conveyor_calc_roller_conveyor_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RollerConveyorRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
     calc_calc_round_belt_calc_round_belt_post: {
         parameters: {
             query?: never;
@@ -27704,6 +28378,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoundBeltResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_route_check_calc_route_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RouteCheckRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteCheckResponse"];
                 };
             };
             /** @description problem */

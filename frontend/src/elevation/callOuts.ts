@@ -1,6 +1,8 @@
 import type { Sheet } from '@/api/types'
 import { wheelName } from '@/shared/format/words'
 
+import { PULL } from './labels'
+
 /** A figure that hangs on the drawing, in the person's own words. */
 export interface Label {
   key: string
@@ -16,17 +18,20 @@ export interface Label {
 
 /** What hangs on the elevation: the family's call-outs in the person's own words. */
 export function driveLabels(sheet: Sheet, wheel: 'sheave' | 'pulley'): Label[] {
-  const own = sheet.call_outs.map((c) => ({ ...c, label: wheelName(wheel, c.label), path: c.path ?? undefined }))
+  // The family's own two strands are those of the plain drive: round more wheels each strand says its own.
+  const own = sheet.call_outs
+    .filter((c) => !(sheet.around && c.at.startsWith('strand:')))
+    .map((c) => ({ ...c, label: wheelName(wheel, c.label), path: c.path ?? undefined }))
   // Round more than two wheels every strand has its own pull, and every further wheel its name.
   const strands = (sheet.around?.strands ?? []).flatMap((s): Label[] =>
     s.tension
       ? [
           {
-            key: `pull ${s.id}`,
+            key: `${PULL}${s.id}`,
             at: `strand:${s.id}`,
             label: s.strand,
             number: s.tension.number,
-            unit: s.tension.unit_shown,
+            unit: `${s.tension.unit_shown}${sheet.around?.members === 1 ? '' : ' in all'}`,
           },
         ]
       : [],

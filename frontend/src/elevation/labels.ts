@@ -33,6 +33,8 @@ export interface Scene {
   dimensions: { id: string; line: Segment; out: Point; ends: Segment[] }[]
 }
 
+/** How the key of a strand's own pull begins. */
+export const PULL = 'pull '
 const GAP = 4
 const EDGE = 4
 const FOOT = 22
@@ -56,7 +58,8 @@ export function sceneOf(e: Elevation, f: Frame, lines: DimensionLine[], size: Po
   return {
     w: size.x,
     h: size.y,
-    belt: [...arcs, ...strands.map((s) => ({ line: s.line, half }))],
+    // An arm and what pulls it are kept clear of as the belt is.
+    belt: [...arcs, ...strands.map((s) => ({ line: s.line, half })), ...armLines(e, at)],
     centres: e.wheels.map((w) => ({ at: at(w), r: Math.min(12, Math.max(5, w.outside_radius * f.scale * 0.3)) })),
     wheels: e.wheels.map((w) => ({ id: w.id, at: at(w), r: w.outside_radius * f.scale })),
     strands,
@@ -70,6 +73,25 @@ export function sceneOf(e: Elevation, f: Frame, lines: DimensionLine[], size: Po
       ],
     })),
   }
+}
+
+/** Arms with their springs, and guides, as lines that no label covers. */
+function armLines(e: Elevation, at: (p: Point) => Point): { line: Segment; half: number }[] {
+  const arms = (e.arms ?? []).map((a) => ({
+    a: at({ x: a.x1, y: a.y1 }),
+    b: at({ x: a.x2, y: a.y2 }),
+    pulled: a.pulled,
+  }))
+  const pins = (e.guides ?? []).map((g) => ({ line: { a: at(g), b: at(g) }, half: 6 }))
+  return [
+    ...pins,
+    ...arms.flatMap(({ a, b, pulled }) => {
+      const long = Math.hypot(b.x - a.x, b.y - a.y) || 1
+      const m = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }
+      const end = { x: m.x + (46 * (b.y - a.y)) / long, y: m.y - (46 * (b.x - a.x)) / long }
+      return [{ line: { a, b }, half: 8 }, ...(pulled ? [{ line: { a: m, b: end }, half: 10 }] : [])]
+    }),
+  ]
 }
 
 interface Group {
@@ -207,7 +229,9 @@ function grouped(labels: Hung[]): Group[] {
       g.h += l.h + GAP
     }
   }
-  const rank = (g: Group) => ['centres', 'strand', 'wheel'].indexOf(g.at.split(':')[0] ?? '')
+  // A strand's own pull has its whole length to stand at: it goes where the others leave room.
+  const rank = (g: Group) =>
+    g.items[0]?.key.startsWith(PULL) ? 3 : ['centres', 'strand', 'wheel'].indexOf(g.at.split(':')[0] ?? '')
   return found.sort((a, b) => rank(a) - rank(b))
 }
 function once(order: Group[], s: Scene): { layout: Layout; failed: Group[] } {

@@ -87,6 +87,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/drives/:id/way',
+      component: () => import('@/features/route/views/WayView.vue'),
+      meta: { rail: 'machines' },
+      props: true,
+    },
+    {
       path: '/drives/:id/speeds',
       component: () => import('@/features/speeds/views/DriveSpeedsView.vue'),
       meta: { rail: 'machines' },

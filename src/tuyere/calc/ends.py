@@ -7,6 +7,7 @@ from pydantic import Field
 from tuyere.calc.entry import Force, Hours, Length, Power, Size, Stress, maybe, value_of
 from tuyere.calc.held import HeldDrive
 from tuyere.calc.maker import MakerIn
+from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input
 from tuyere.core.errors import InputError
 from tuyere.core.tension.cliffs import Cliffs, ShaftAsked, cliffs_of
@@ -45,6 +46,10 @@ class EndsIn(Input):
     driver_shaft: ShaftAskedIn | None = Field(default=None, description="the driver's shaft")
     driven_shaft: ShaftAskedIn | None = Field(default=None, description="the driven shaft")
     maker: MakerIn | None = Field(default=None, description="the machine maker's number")
+    span: Text | None = Field(
+        default=None,
+        description="the strand that is pressed or sounded, such as driver-fan; the longest where left open",
+    )
 
 
 def _shaft(given: ShaftAskedIn | None, name: str, rpm: float, power_kw: float) -> ShaftAsked:

@@ -47,17 +47,17 @@ class HeldDrive:
     pull_per_n: float | None = None
 
 
-def _on_span(hold: Hold, worked: WorkedDrive[object, object, object], span: str, field: str) -> Hold:
-    """The same loop read at another strand. Raises InputError for a strand it does not have."""
+def on_span(hold: Hold, worked: WorkedDrive[object, object, object], span: str, field: str) -> Hold:
+    """The same loop read at another strand. Raises InputError beside ``field`` for a strand it does not have."""
     found = next((s for s in worked.shape.path.spans if s.id == span), None)
     if found is None:
         names = ", ".join(s.id for s in worked.shape.path.spans)
-        raise InputError(f"{field}.span", span, "this drive has no such strand", names)
+        raise InputError(field, span, "this drive has no such strand", names)
     whole = hold.share_mm == hold.length_mm
     return replace(hold, span_mm=found.length_mm, share_mm=hold.share_mm if whole else found.length_mm)
 
 
-def _pull_per_n(given: Input, worked: WorkedDrive[object, object, object], belts: int) -> float | None:
+def pull_per_newton(given: Input, worked: WorkedDrive[object, object, object], belts: int) -> float | None:
     """Pull where a hand or spring sets it, for one newton in one belt; None where nothing is pulled."""
     own = worked.shape.path.route.take_up
     around = given.around if isinstance(given, DriveIn) else None
@@ -67,8 +67,17 @@ def _pull_per_n(given: Input, worked: WorkedDrive[object, object, object], belts
     return pull_for_newton(worked.shape.path, own) * belts * (1.0 if share is None else share)
 
 
-def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldDrive:
-    """Work a drive inside another question. Raises InputError beside ``field`` where it is none, or is not held by tension."""
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DriveWorked:
+    """A drive inside another question, worked."""
+
+    family: AnyFamily
+    given: Input
+    worked: WorkedDrive[object, object, object]
+
+
+def drive_worked(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> DriveWorked:
+    """Work a drive inside another question. Raises InputError beside ``field`` where it is none."""
     family = of_calc(asked.calc)
     if family is None:
         raise InputError(
@@ -77,7 +86,7 @@ def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldD
     with reading_in(frame.units), quiet(), collected_notices():
         try:
             given = family.input_model.model_validate(asked.input)
-            worked = family.worked(given, frame)
+            return DriveWorked(family=family, given=given, worked=family.worked(given, frame))
         except ValidationError as e:
             raise InputError(
                 f"{field}.input", None, "this is no input of that calculation", "the input as the drive's page holds it"
@@ -86,6 +95,13 @@ def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldD
             raise e.at(f"{field}.input.{e.field}") from e
         except NoSolution as e:
             raise InputError(f"{field}.input", None, e.why, e.allowed, **e.quantities) from e
+
+
+def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive", *, span: str | None = None) -> HeldDrive:
+    """The same with how it holds. Raises InputError beside ``field`` where it is none, or is not held by tension."""
+    found = drive_worked(asked, frame, field)
+    family, given, worked = found.family, found.given, found.worked
+    with quiet(), collected_notices():
         hold = family.method.hold(worked)
     if hold is None:
         raise InputError(
@@ -95,9 +111,11 @@ def held_drive(asked: DriveAskedIn, frame: Frame, field: str = "drive") -> HeldD
             "a belt drive; a chain is set by its slack",
         )
     if asked.span is not None:
-        hold = _on_span(hold, worked, asked.span, field)
+        hold = on_span(hold, worked, asked.span, f"{field}.span")
+    elif span is not None:
+        hold = on_span(hold, worked, span, "span")
     with quiet():
-        per_n = _pull_per_n(given, worked, hold.belts)
+        per_n = pull_per_newton(given, worked, hold.belts)
     return HeldDrive(family=family, worked=worked, hold=hold, pull_per_n=per_n)
 
 

@@ -266,11 +266,14 @@ def _rule(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
 
 def _scale(twin: Twin, known: DriveKnown, ask: Ask, luck: Luck) -> float:
     """The pull at the arm that holds the tension; its pivot rubs."""
-    turn = ask.beside.get("turn", TURN_DEG)
-    arm, idler = ask.beside.get("pull at", PULL_AT_MM), ask.beside.get("idler at", IDLER_AT_MM)
+    lever = known.lever
+    drawn = (PULL_AT_MM, IDLER_AT_MM) if lever is None else (lever.pull_at_mm, lever.idler_at_mm)
+    turn = ask.beside.get("turn", TURN_DEG if lever is None else lever.turn_deg)
+    off = 0.0 if lever is None else lever.off_square_deg
+    arm, idler = ask.beside.get("pull at", drawn[0]), ask.beside.get("idler at", drawn[1])
     count = float(len(twin.belts))
     with quiet():
-        pull = float(pull_of_idler(idler_of_tension(sum(twin.tensions_n) / count, turn, count), arm, idler, 0.0))
+        pull = float(pull_of_idler(idler_of_tension(sum(twin.tensions_n) / count, turn, count), arm, idler, off))
     return pull * _of({"let in": 1 + RUB, "let out": 1 - RUB}, ask.target)
 
 

@@ -69,7 +69,7 @@ def _number(readings: Mapping[str, Read], target: str) -> float | None:
 
 
 def _drive(known: DriveKnown) -> dict[str, Any]:
-    return {"calc": known.calc, "input": known.input}
+    return {"calc": known.calc, "input": known.input} | ({"span": known.span} if known.span else {})
 
 
 def _maker(known: DriveKnown) -> dict[str, Any]:
@@ -251,13 +251,23 @@ def _run_out(readings: Mapping[str, Read], known: DriveKnown) -> Said | None:
 
 def _arm(readings: Mapping[str, Read], known: DriveKnown, belt_state: str) -> Said | None:
     values = {n: _number(readings, n) for n in ("pull at", "idler at", "turn", "let in", "let out")}
+    off, lever = 0.0, known.lever
+    if lever is not None:
+        drawn = {"pull at": lever.pull_at_mm, "idler at": lever.idler_at_mm, "turn": lever.turn_deg}
+        values |= {n: v for n, v in drawn.items() if values[n] is None}
+        off = lever.off_square_deg
     if any(v is None for v in values.values()):
         return None
     pull = ((values["let in"] or 0.0) + (values["let out"] or 0.0)) / 2
     given = {
         "drive": _drive(known),
         "state": belt_state,
-        "arm": {"pull_at": values["pull at"], "idler_at": values["idler at"], "turn": values["turn"]},
+        "arm": {
+            "pull_at": values["pull at"],
+            "idler_at": values["idler at"],
+            "turn": values["turn"],
+            "off_square": off,
+        },
         "readings": [{"belt": 1, "method": "pull", "pull": pull}],
     }
     names = {"arm.pull_at": "pull at", "arm.idler_at": "idler at", "arm.turn": "turn", "readings.0": "let in"}

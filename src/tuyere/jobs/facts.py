@@ -11,7 +11,7 @@ from tuyere.calc.ends import EndsIn, cliffs_asked
 from tuyere.calc.entry import reading_in
 from tuyere.calc.families.protocol import AnyFamily, of_calc
 from tuyere.calc.frame import Frame
-from tuyere.calc.held import HeldDrive, Scale
+from tuyere.calc.held import HeldDrive, Scale, on_span, pull_per_newton
 from tuyere.calc.maker import maker_band
 from tuyere.calc.registry import Input, Units, find, work
 from tuyere.calc.sheet import SheetOut
@@ -22,6 +22,7 @@ from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
 from tuyere.core.tension.cliffs import Cliffs
 from tuyere.core.tension.hold import Hold, TensionBand
+from tuyere.jobs.lever import Lever, lever_of
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -73,11 +74,23 @@ class DriveKnown:
         with quiet(), collected_notices():
             return self.family.worked(self.given, self.frame)
 
+    @property
+    def span(self) -> str | None:
+        """The strand that is pressed or sounded, where one was picked that the drive still has."""
+        picked = self.ends.get("span")
+        return picked if isinstance(picked, str) and any(s.id == picked for s in self.worked.shape.path.spans) else None
+
     @cached_property
     def hold(self) -> Hold | None:
-        """How it holds its tension, if it does."""
+        """How it holds its tension at the strand that is read, if it does."""
         with quiet(), collected_notices():
-            return self.family.method.hold(self.worked)
+            hold = self.family.method.hold(self.worked)
+            return hold if hold is None or self.span is None else on_span(hold, self.worked, self.span, "span")
+
+    @cached_property
+    def lever(self) -> Lever | None:
+        """The arm that sets it, from its drawn route; None where the drive has none."""
+        return lever_of(self.given, self.worked)
 
     @cached_property
     def ends_asked(self) -> EndsIn:
@@ -148,6 +161,22 @@ class DriveKnown:
         return float(self.worked.case.route.driver.outside_mm)
 
 
+def _lever_pull(known: DriveKnown, state: str) -> FigureOfDrive | None:
+    """What is pulled where the loop is set by a pull."""
+    found, hold = known.band(state), known.hold
+    if found is None or hold is None:
+        return None
+    with quiet():
+        per_n = pull_per_newton(known.given, known.worked, hold.belts)
+    if per_n is None:
+        return None
+    low, high = per_n * float(found[0].low_n), per_n * float(found[0].high_n)
+    least, most = (known.frame.figure(n, "force") for n in (low, high))
+    return FigureOfDrive(
+        name="lever_pull", label=f"pull, {found[0].state}", shown=f"{least.number} to {most.shown}", low=low, high=high
+    )
+
+
 def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
     """A figure by the name that templates use; None where this drive has none. ``state`` is new or run in."""
     f, worked = known.frame.figure, known.worked
@@ -179,6 +208,8 @@ def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
     scale, hold = known.scale, known.hold
     if scale is None or hold is None:
         return None
+    if name == "lever_pull":
+        return _lever_pull(known, state)
     if name == "span":
         return FigureOfDrive(name=name, label="free span", shown=f(float(hold.span_mm), "length", "tape").shown)
     if name == "deflection":

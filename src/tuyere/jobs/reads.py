@@ -76,7 +76,8 @@ def asked_at(step: JobStep, known: DriveKnown, tool: str) -> tuple[Asked, ...]:
             Asked(target="greatest", label="greatest reading", kinds=("gap",)),
         )
     if reads == "arm-pull":
-        return ARM
+        # Where the arm is drawn its lengths and the belt's turn are known: only the pull is read.
+        return ARM if known.lever is None else ARM[3:]
     if reads == "chain-stretch":
         return (
             Asked(target="pitches", label="pitches measured", kinds=("count",)),

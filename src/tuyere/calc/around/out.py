@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
+from pydantic import Field
+
 from tuyere.calc.answer import Answer, Band, ElevationOut, Figure
 
 
@@ -38,6 +40,15 @@ class TravelOut(Answer):
     left_to_slacken: Figure | None
 
 
+class OffOut(Answer):
+    """The same clutch with a loop a little shorter (less than nothing) or longer: its slack let go, whether it still engages."""
+
+    by: Figure
+    slack: Figure
+    drags: bool
+    engages: bool
+
+
 class ReleasedOut(Answer):
     """The loop let go."""
 
@@ -45,6 +56,7 @@ class ReleasedOut(Answer):
     hangs: str
     deep: Figure
     drags: bool
+    with_belt: list[OffOut]
 
 
 class LoadedWheelOut(Answer):
@@ -95,6 +107,8 @@ class FitOut(Answer):
     designation: str
     length: Figure
     at: Figure | None
+    path: str = Field(description="the input field that takes this loop, and what it then says")
+    typed: str
     on_the_drive: bool
 
 
@@ -103,6 +117,7 @@ class AroundOut(Answer):
 
     says: str
     rests_on: str
+    members: int = Field(description="belts or strands that run side by side; pulls of the loop are for all of them")
     wheels: list[RouteWheelOut]
     strands: list[RouteStrandOut]
     loaded: list[LoadedWheelOut]
@@ -118,4 +133,7 @@ class AroundOut(Answer):
     guides: list[GuideOut]
     spans: list[SpanSettingOut]
     pull: PullOut | None
+    slips_under: Figure | None = Field(
+        description="pull of the loop at rest under which a wheel slips; none where it is pulled"
+    )
     fits: list[FitOut]

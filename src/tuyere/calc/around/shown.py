@@ -13,6 +13,7 @@ from tuyere.calc.around.out import (
     FitOut,
     GuideOut,
     LoadedWheelOut,
+    OffOut,
     PullOut,
     ReleasedOut,
     RouteStrandOut,
@@ -21,7 +22,8 @@ from tuyere.calc.around.out import (
     TravelOut,
 )
 from tuyere.calc.around.route import guides_of, lever_arms
-from tuyere.calc.frame import Frame
+from tuyere.calc.frame import Frame, main_answer
+from tuyere.calc.sheet import SheetOut
 from tuyere.core.drive.any_route import heading_deg, pull_at_hand
 from tuyere.core.drive.case import L, R, S, WorkedDrive
 from tuyere.core.drive.elevation import elevation_of, with_surroundings
@@ -32,15 +34,16 @@ from tuyere.core.drive.method import Method
 from tuyere.core.drive.path import Path, Wrap, solve_route
 from tuyere.core.drive.pulled import least_pull, pull_for_newton
 from tuyere.core.drive.route import Route
-from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, strands_pulled
-from tuyere.core.drive.travel import Released, Travel, released, touching
+from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, strands_pulled, strands_set
+from tuyere.core.drive.travel import Released, Travel, released, touching, travel_of
 from tuyere.core.errors import CoreError, NoSolution
 from tuyere.core.notices import notice
 from tuyere.core.steps import quiet
 from tuyere.core.tension.hold import Hold
 from tuyere.core.tension.spans import span_settings
 
-Loops = Sequence[tuple[str, float]]
+# Standard loops: name, length in mm, and what the input then says where.
+Loops = Sequence[tuple[str, float, str, str]]
 RESTS_ON = (
     "Lengths and arcs: exact path. Strands: statics of a loop at one speed, set tension shared over the free lengths or held by "
     "the pull. Grip: belt equation. What a wheel carries: the drive's own book at that wheel, without the ratio's share."
@@ -103,7 +106,23 @@ def travel_out(t: Travel | None, frame: Frame) -> TravelOut | None:
     )
 
 
-def released_out(found: Released, frame: Frame, field: str) -> ReleasedOut:
+# What a belt a little short or long does to a clutch is shown for half an inch: common practice, no source.
+OFF_MM = 12.7
+
+
+def _with_belt(route: Route, length_mm: float, frame: Frame) -> list[OffOut]:
+    """The same clutch with a belt a little short and a little long."""
+    f, out = frame.figure, []
+    with quiet():
+        for by in (-OFF_MM, OFF_MM):
+            found = released(route, length_mm + by)
+            reach = travel_of(route, route, None)
+            engages = reach is not None and reach.least_mm <= length_mm + by <= reach.most_mm
+            out.append(OffOut(by=f(by, "place"), slack=f(found.slack_mm, "gap"), drags=found.drags, engages=engages))
+    return out
+
+
+def released_out(found: Released, route: Route, length_mm: float, *, frame: Frame, field: str) -> ReleasedOut:
     """A clutch let go; says where it drags."""
     if found.drags:
         notice(
@@ -114,7 +133,11 @@ def released_out(found: Released, frame: Frame, field: str) -> ReleasedOut:
         )
     f = frame.figure
     return ReleasedOut(
-        slack=f(found.slack_mm, "gap"), hangs=found.strand, deep=f(found.hang_mm, "gap"), drags=found.drags
+        slack=f(found.slack_mm, "gap"),
+        hangs=found.strand,
+        deep=f(found.hang_mm, "gap"),
+        drags=found.drags,
+        with_belt=_with_belt(route, length_mm, frame),
     )
 
 
@@ -236,6 +259,21 @@ def _pull(
     )
 
 
+def _least_static(worked: WorkedDrive[L, R, S], method: Method[L, R, S]) -> float | None:
+    """Mean of the strands under which a wheel slips on held centres, N; None where a pull sets it or teeth hold."""
+    path, own = worked.shape.path, worked.shape.path.route.take_up
+    if not worked.slips or (own is not None and own.force_n is not None):
+        return None
+    taken = _taken(worked)
+    with quiet():
+        return least_pull(
+            path,
+            lambda n: strands_set(path, taken, speed_m_s=worked.speeds.loop_m_s, static_n=n),
+            lambda wrap: method.grip(worked.case, wrap),
+            centrifugal_n=worked.level.centrifugal_n,
+        )
+
+
 def _taken(worked: WorkedDrive[L, R, S]) -> dict[str, float]:
     with quiet():
         return shared(worked.case.route, worked.case.power_kw, worked.case.loads)
@@ -251,32 +289,25 @@ def _fits(
     out = []
     with quiet():
         narrowed = touching(route)
-        own = narrowed.take_up
-        assert own is not None
-        for name, length in loops_between(t.least_mm, t.most_mm):
+        for name, length, path_in, typed in loops_between(t.least_mm, t.most_mm):
             try:
                 path = solve_route(narrowed, length)
             except CoreError:
                 continue
-            wheel, stop = path.route.wheel(own.wheel), _slack_stop(narrowed, t)
+            there = travel_of(route, path.route, length)
+            if there is None or there.left_to_slacken_mm is None:
+                continue
             out.append(
                 FitOut(
                     designation=name,
                     length=frame.figure(length, "length", "tape"),
-                    at=frame.figure(wheel.distance_mm(stop.wheel(own.wheel)), "gap"),
+                    at=frame.figure(there.left_to_slacken_mm, "gap"),
+                    path=path_in,
+                    typed=typed,
                     on_the_drive=abs(length - worked.shape.length_mm) < 0.05,
                 )
             )
     return out
-
-
-def _slack_stop(route: Route, t: Travel) -> Route:
-    own = route.take_up
-    assert own is not None
-    low, high = route.moved(own.low_mm), route.moved(own.high_mm)
-    with quiet():
-        low_mm = solve_route(low, None).length_mm
-    return low if abs(low_mm - t.least_mm) <= abs(low_mm - t.most_mm) else high
 
 
 def _says(looked: LookedAround, worked: WorkedDrive[L, R, S]) -> str:
@@ -335,6 +366,16 @@ def around_out(
             "input.around",
         )
     f = frame.figure
+    least_static = _least_static(worked, method)
+    if least_static is not None and worked.first_to_slip is not None and worked.first_to_slip.margin < 1:
+        notice(
+            "danger",
+            "slips-there",
+            f"{worked.first_to_slip.wheel} slips as it is set: the loop takes {{least}} at rest or more.",
+            "input.around",
+            "More arc on that wheel, less power from it, or a tighter loop.",
+            least=(least_static, "force"),
+        )
     frame.elevation = with_surroundings(worked.elevation, path.route, worked.case.route, guides_of(given))
     loose_drawn = None
     if loose is not None:
@@ -345,6 +386,7 @@ def around_out(
     return AroundOut(
         says=_says(looked, worked),
         rests_on=RESTS_ON,
+        members=worked.rated.count,
         wheels=wheel_rows(
             [Turning(wheel=w.wrap.wheel.id, rpm=w.rpm, clockwise=w.clockwise) for w in looked.wheels],
             path,
@@ -370,12 +412,39 @@ def around_out(
         bends_backwards=looked.bends.backwards,
         bends_an_hour=f(looked.bends.an_hour, "count"),
         travel=travel_out(looked.travel, frame),
-        released=None if loose is None else released_out(loose, frame, "around.engages"),
+        released=None
+        if loose is None
+        else released_out(loose, worked.case.route, worked.shape.length_mm, frame=frame, field="around.engages"),
         released_elevation=loose_drawn,
         guides=_guides(
             given, path, None if loose is None else loose.path, faces_mm=method.faces_mm(worked.case), frame=frame
         ),
         spans=_spans(hold, path, frame),
         pull=_pull(given, worked, method, hold, frame),
+        slips_under=None if least_static is None else f(least_static, "force"),
         fits=_fits(worked, looked, loops_between, frame),
     )
+
+
+def sheet_around(sheet: SheetOut, around: AroundOut) -> SheetOut:
+    """The sheet of a loop of many wheels: its shaft load is the greatest of the wheels as they run, and a pull comes first.
+
+    What the family says of a shaft is for two wheels and half the load each.
+    """
+    wheel = max(around.wheels, key=lambda w: 0.0 if w.pull is None else w.pull.value)
+    answers = list(sheet.answers)
+    update: dict[str, object] = {"around": around}
+    if wheel.pull is not None:
+        case = f"running, on {wheel.wheel}"
+        answers = [
+            main_answer("hub", "Shaft load, greatest", wheel.pull, f"{wheel.pull.unit_shown} {case}")
+            if a.key == "hub"
+            else a
+            for a in answers
+        ]
+        update |= {"shaft_load": wheel.pull, "shaft_load_case": case}
+    if around.pull is not None:
+        where = "at the lever" if around.pull.at == "hand" else f"of the {around.pull.held_by}"
+        first = main_answer("pull", f"Pull {where}, new belt", around.pull.set_new)
+        answers = [*answers[:1], first, *answers[1:]]
+    return sheet.model_copy(update=update | {"answers": answers})

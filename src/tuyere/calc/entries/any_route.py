@@ -204,7 +204,8 @@ def _released_out(given: AnyRouteIn, route: Route, a: Around, frame: Frame) -> R
     if not given.engages:
         return None
     length = maybe(given.loop_length)
-    return released_out(released(route, a.path.length_mm if length is None else length), frame, "loop_length")
+    long = a.path.length_mm if length is None else length
+    return released_out(released(route, long), route, long, frame=frame, field="loop_length")
 
 
 def _at_wheels(e: InputError) -> InputError:

@@ -142,7 +142,7 @@ def flaps_asked(held: HeldDrive, frame: Frame) -> list[FlapOut]:
 )
 def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
     """Work both ends and the band between."""
-    held = held_drive(given.drive, frame)
+    held = held_drive(given.drive, frame, span=given.span)
     hold = held.hold
     scale = Scale(hold=hold, frame=frame, pull_per_n=held.pull_per_n)
     cliffs = cliffs_asked(given, held)

@@ -94,7 +94,8 @@ class Parts:
     @property
     def driven(self) -> WheelPart:
         """The first wheel of the first driven shaft."""
-        return next(w for w in self.wheels if w.shaft.role == "driven")
+        driven = [w for w in self.wheels if w.shaft.role == "driven"]
+        return min(driven, key=lambda w: w.shaft.no)
 
     @property
     def loop(self) -> LoopPart:

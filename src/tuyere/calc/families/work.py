@@ -6,7 +6,7 @@ from typing import TypeVar
 
 from tuyere.calc.answer import Answer
 from tuyere.calc.around.model import DriveIn
-from tuyere.calc.around.shown import around_out
+from tuyere.calc.around.shown import around_out, sheet_around
 from tuyere.calc.families.beside import DAYS, beside
 from tuyere.calc.families.protocol import Family, In, Sel
 from tuyere.calc.frame import Frame
@@ -53,7 +53,7 @@ def work_drive(family: Family[In, Sel, L, R, S, C], given: In, frame: Frame, out
     assert isinstance(figures, out)
     if around is not None:
         shown = around_out(around, worked, family.method, frame=frame, loops_between=family.loops_between(worked))
-        sheet = sheet.model_copy(update={"around": shown})
+        sheet = sheet_around(sheet, shown)
     frame.sheet = hold_speed(
         sheet,
         duty.wanted,

@@ -8,7 +8,7 @@ from itertools import accumulate
 from math import atan2, cos, degrees, hypot, inf, radians, sin
 from typing import Literal
 
-from tuyere.core.drive.wheel import Role, Side, Wheel
+from tuyere.core.drive.wheel import DRIVEN, Role, Side, Wheel
 from tuyere.core.errors import InputError
 
 
@@ -107,8 +107,11 @@ class Route:
 
     @property
     def driven(self) -> Wheel:
-        """The first driven wheel; raises LookupError where there is none."""
-        return next(w for w in self.wheels if w.role == "driven")
+        """The driven wheel that the drive is for: the one of that name, else the first; raises LookupError without one."""
+        driven = [w for w in self.wheels if w.role == "driven"]
+        if not driven:
+            raise LookupError("this route drives nothing")
+        return next((w for w in driven if w.id == DRIVEN), driven[0])
 
     @property
     def turns(self) -> tuple[int, ...]:

@@ -164,7 +164,7 @@ class FlatMethod(Method[FlatLoop, FlatRated, FlatSet]):
         """The belt on its pulleys, open or crossed."""
         two = case.route.plain
         if two is None:
-            return shape_around(case.route, case.loop.length_mm, "belt_length")
+            return shape_around(case, case.loop.length_mm, "belt_length")
         made = work_two_pulleys(
             case.route.driver.path_mm, case.route.driven.path_mm, case.centre_mm, case.loop.length_mm, two.crossed
         )

@@ -25,7 +25,7 @@ def chain_shape(case: ChainCase) -> Shape:
     """
     two, p = case.route.plain, case.loop.chain.pitch_mm
     if two is None:
-        return counted_around(case.route, p, case.loop.pitches, "pitches", whole=even_pitches)
+        return counted_around(case, p, case.loop.pitches, "pitches", whole=even_pitches)
     small, large = two.small.count, two.large.count
     tips = (two.small.outside_mm + two.large.outside_mm) / 2
     count: float

@@ -24,7 +24,7 @@ def sync_shape(case: SyncCase) -> Shape:
     """
     two, p = case.route.plain, case.loop.profile.pitch_mm
     if two is None:
-        return counted_around(case.route, p, case.loop.teeth, "belt_teeth", whole=whole_teeth)
+        return counted_around(case, p, case.loop.teeth, "belt_teeth", whole=whole_teeth)
     small, large = two.small.count, two.large.count
     touch = (two.small.path_mm + two.large.path_mm) / 2
     count: float

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from tuyere.core.drive.method import WheelSaid
+from tuyere.core.drive.path import Path
 from tuyere.core.drive.wheel import Wheel
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
@@ -45,13 +46,26 @@ def wheel_beside(section: Section, said: WheelSaid, field: str) -> Wheel:
         return replace(plain, path_mm=path, pitch_mm=path, outside_mm=said.outside_mm, profile="flat")
 
 
-def remark_bends(case: VBeltCase) -> None:
+# So little does a roller bend a belt that is only pressed against it; judgement, no source.
+PRESSED_DEG = 15.0
+
+
+def remark_bends(case: VBeltCase, path: Path) -> None:
     """A belt bent backwards: what stands it, and what does not. Source: handbooks; common practice."""
     back = [s for s in case.route.stops if s.side == "outside"]
     if not back:
         return
     section = case.loop.belt.section
-    names = ", ".join(s.wheel.id for s in back)
+    sharp = [s for s in back if path.wrap(s.wheel.id).arc_deg > PRESSED_DEG]
+    if not sharp:
+        notice(
+            "info",
+            "pressed-from-behind",
+            f"{len(back)} wheels are only pressed against the belt's back, which hardly bends it.",
+            "input.around",
+        )
+        return
+    names = ", ".join(s.wheel.id for s in sharp)
     if case.loop.link:
         notice(
             "danger",
@@ -71,7 +85,7 @@ def remark_bends(case: VBeltCase) -> None:
         "input.around",
         "A clutching or double-sided construction, the idler a third larger than the small sheave.",
     )
-    if any(s.wheel.role == "driven" for s in back):
+    if any(s.wheel.role == "driven" for s in sharp):
         notice(
             "caution",
             "driven-by-the-back",

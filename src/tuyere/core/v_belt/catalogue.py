@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property, lru_cache
 
 import numpy as np
@@ -11,13 +11,16 @@ from numpy.typing import NDArray
 from tuyere.core.errors import InputError
 from tuyere.core.geometry.centre import centres_of_lengths
 from tuyere.core.geometry.formulas import open_small_arc
+from tuyere.core.notices import collected_notices
 from tuyere.core.speeds.formulas import ratio_of_diameters
 from tuyere.core.steps import quiet
 from tuyere.core.v_belt.bases.pick import DEFAULT, PUBLISHED, rated_by
 from tuyere.core.v_belt.bases.protocol import Basis
 from tuyere.core.v_belt.belts import Belt, belt_of, length_mm_of, standard_numbers
+from tuyere.core.v_belt.joined import made_joined
 from tuyere.core.v_belt.sections import KC_PER_KG_M, Section, groove_rows, least_diameter_mm, sections
 from tuyere.core.v_belt.sheaves import Sheave, sheave, standard_diameters
+from tuyere.core.v_belt.v_flat import flat_arc_factor, flat_pulley
 from tuyere.core.v_belt.weight import groove_area_mm2
 
 Array = NDArray[np.float64]
@@ -81,13 +84,18 @@ class Catalogue:
 
 @dataclass(frozen=True, kw_only=True)
 class Fixed:
-    """Parts that must stay: any may be None. Sheaves carry their groove; so does a belt. ``there`` false: only asked about."""
+    """Parts that must stay: any may be None. Sheaves carry their groove; so does a belt. ``there`` false: only asked about.
+
+    ``flat_mm`` is a flat driven pulley by its outside diameter; ``joined`` looks among sections that are made joined.
+    """
 
     driver: Sheave | None = None
     driven: Sheave | None = None
     section: str | None = None
     belt: Belt | None = None
     there: bool = True
+    flat_mm: float | None = None
+    joined: bool = False
 
 
 def _standard_sheaves(groove: str) -> tuple[list[Sheave], list[bool]]:
@@ -132,7 +140,9 @@ def _allowed(of: Section, fixed: Fixed, series: str) -> bool:
         return False
     if fixed.belt and of.name != fixed.belt.section.name:
         return False
-    if series != "all" and of.metric != (series == "metric") and fixed == Fixed():
+    if series != "all" and of.metric != (series == "metric") and replace(fixed, joined=False) == Fixed():
+        return False
+    if fixed.joined and not made_joined(of):
         return False
     return all(w is None or w.groove == of.groove for w in (fixed.driver, fixed.driven))
 
@@ -160,6 +170,14 @@ def _build(fixed: Fixed, asked: Basis, series: str) -> Catalogue:
                 common = [often for w, often in zip(own, own_stock, strict=True) if abs(w.line_mm - one.line_mm) < 0.01]
                 stocked.append(fixed.there or any(common))
                 slot[:] = [len(wheels) - 1]
+        if fixed.flat_mm is not None:
+            try:
+                with quiet(), collected_notices():
+                    wheels.append(flat_pulley(fixed.flat_mm, of))
+            except InputError:
+                continue
+            stocked.append(True)
+            drivens[:] = [len(wheels) - 1]
         first_belt = len(belts)
         belts += [fixed.belt] if fixed.belt else _belts(of, basis)
         if not drivers or not drivens or first_belt == len(belts):
@@ -167,7 +185,19 @@ def _build(fixed: Fixed, asked: Basis, series: str) -> Catalogue:
         by[number] = basis
         grid = np.meshgrid(np.array(drivers), np.array(drivens), np.arange(first_belt, len(belts)), indexing="ij")
         d1, d2, b = (g.ravel().astype(np.int64) for g in grid)
-        pieces.append(_columns(of, wheels, stocked=stocked, belts=belts, d1=d1, d2=d2, b=b, basis=basis))
+        pieces.append(
+            _columns(
+                of,
+                wheels,
+                stocked=stocked,
+                belts=belts,
+                d1=d1,
+                d2=d2,
+                b=b,
+                basis=basis,
+                v_flat=fixed.flat_mm is not None,
+            )
+        )
         indices.append((np.full(len(d1), number, dtype=np.int64), d1, d2, b))
     if not pieces:
         empty = np.zeros(0, dtype=np.int64)
@@ -207,6 +237,7 @@ def _columns(
     d2: NDArray[np.int64],
     b: NDArray[np.int64],
     basis: Basis,
+    v_flat: bool = False,
 ) -> dict[str, Array]:
     line, pitch, outside = (
         np.array([getattr(w, name) for w in wheels]) for name in ("line_mm", "pitch_mm", "outside_mm")
@@ -222,7 +253,7 @@ def _columns(
         centre = np.where(centre > (outside[d1] + outside[d2]) / 2, centre, np.nan)
         arc = open_small_arc(centre, small_line, large_line)
         ratio = ratio_of_diameters(large_pitch, small_pitch)
-        k_theta = basis.arc_factor(arc)
+        k_theta = flat_arc_factor(arc) if v_flat else basis.arc_factor(arc)
     least = least_diameter_mm(of, basis.id) - (0 if of.min_kind == "pitch" else (line[d1[0]] - pitch[d1[0]]))
     groove = groove_rows(of.groove)[0]
 

@@ -61,8 +61,9 @@ VBeltDrive = WorkedDrive[VBeltLoop, VBeltRated, VBeltSet]
 
 
 def small_and_large(case: VBeltCase) -> tuple[Wheel, Wheel]:
-    """By size, not by role: the smallest and the largest of the wheels that carry power."""
-    carrying = sorted((w for w in case.route.wheels if w.role in ("driver", "driven")), key=lambda w: w.path_mm)
+    """By size, not by role: the smallest and the largest of the sheaves that carry power; a back has no groove to be rated in."""
+    stops = [s for s in case.route.stops if s.side == "inside" and s.wheel.role in ("driver", "driven")]
+    carrying = sorted((s.wheel for s in stops), key=lambda w: w.path_mm)
     small, large = carrying[0], carrying[-1]
     return (case.route.driver, large) if small.path_mm == case.route.driver.path_mm else (small, large)
 
@@ -177,7 +178,7 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
         length = length_mm(case.loop.belt.length_in)
         two = case.route.plain
         if two is None:
-            return shape_around(case.route, length, "belt.designation")
+            return shape_around(case, length, "belt.designation")
         small, large = two.small, two.large
         centre = centre_of_length(length, small.path_mm, large.path_mm, field="belt.designation")
         clear = (small.outside_mm + large.outside_mm) / 2
@@ -332,7 +333,7 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
 
     def advise_around(self, worked: VBeltDrive) -> None:
         """Backward bends ask for a belt made for them."""
-        remark_bends(worked.case)
+        remark_bends(worked.case, worked.shape.path)
 
     def thickness_mm(self, case: VBeltCase) -> float:
         """The section's depth."""

@@ -15,6 +15,7 @@ from tuyere.calc.registry import Units
 from tuyere.calc.shop import UnreadableNumber, read
 from tuyere.core.errors import InputError
 from tuyere.jobs.job import Event, Job, advance
+from tuyere.jobs.lever import take_up_word
 from tuyere.jobs.situation import JobStep, Situation, Source, steps_for
 from tuyere.jobs.words import Mounting, TakeUp, words
 from tuyere.store.builds.tables import Build
@@ -58,7 +59,8 @@ def _last_situation(session: Session, drive_id: uuid.UUID) -> Situation | None:
 def templates_for(session: Session, drive_id: uuid.UUID) -> TemplateList:
     """Templates that a drive can have a job by, and what was said of it last time. Raises NotThere, InputError."""
     one(session, Drive, drive_id)
-    loop = known_of(session, build_of(session, drive_id), "us").loop
+    known = known_of(session, build_of(session, drive_id), "us")
+    loop = known.loop
     last = _last_situation(session, drive_id)
     lines = [
         TemplateLine(key=t.key, title=t.title, kind=t.kind, minutes=t.minutes, asks=list(t.asks), own=own)
@@ -70,7 +72,7 @@ def templates_for(session: Session, drive_id: uuid.UUID) -> TemplateList:
         templates=sorted(lines, key=lambda x: (order.index(x.kind) if x.kind in order else len(order), x.title)),
         take_ups=list(words(TakeUp)),
         mountings=list(words(Mounting)),
-        take_up=None if last is None else last.take_up,
+        take_up=take_up_word(known.given) if last is None else last.take_up,
         mounting=None if last is None else last.mounting,
     )
 

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
+import type { components } from '@/api/schema'
 import type { CompareAnswer, CompareInput, Drive, Picked, Problem, Sheet } from '@/api/types'
 import InFull from '@/options/InFull.vue'
 import FamilyBoard from '@/options/FamilyBoard.vue'
@@ -12,8 +13,15 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { useSettings } from '@/shared/state/settings'
 
-const props = defineProps<{ drive: Drive; layout?: CompareInput['layout']; today?: Sheet | null }>()
-const emit = defineEmits<{ pick: [picked: Picked]; duty: [] }>()
+const props = defineProps<{
+  drive: Drive
+  layout?: CompareInput['layout']
+  today?: Sheet | null
+  around?: Around | null
+}>()
+const emit = defineEmits<{ pick: [picked: Picked]; duty: []; loop: [path: string, typed: string] }>()
+// Round more than two wheels the wheels and their places stay; the loop may change, and what takes it up.
+type Around = components['schemas']['AroundOut']
 const settings = useSettings()
 const board = ref<CompareAnswer>()
 const problem = ref<Problem | null>(null)
@@ -60,6 +68,26 @@ watch(
       <div class="row"><el-button type="primary" @click="emit('duty')">To the duty</el-button></div>
     </template>
     <template v-else>
+      <section v-if="around" class="stays">
+        <h2>The wheels stay where they are</h2>
+        <p v-if="around.fits.length">Loops that its take-up reaches, and how far from its slack stop each stands:</p>
+        <p v-else>
+          No standard loop is known that its take-up reaches.
+          {{ around.travel ? 'More travel, or another place of the take-up.' : 'Say how far its take-up moves.' }}
+        </p>
+        <ul v-if="around.fits.length" class="loops">
+          <li v-for="f in around.fits" :key="f.designation">
+            <el-button :disabled="f.on_the_drive" @click="emit('loop', f.path, f.typed)">
+              {{ f.designation }}{{ f.on_the_drive ? ', on it' : '' }}
+            </el-button>
+            <b class="figure">{{ f.at?.shown }}</b>
+          </li>
+        </ul>
+        <p>
+          <router-link :to="`/drives/${drive.id}/change`">Another take-up, another wheel: change the drive</router-link>
+        </p>
+        <h2>Or two wheels in its place</h2>
+      </section>
       <details class="ask" :open="!board || asked.length > 0">
         <summary>What is asked of it{{ asked.length ? '' : ': nothing special' }}</summary>
         <QuestionsFieldset v-model="asked" />
@@ -84,6 +112,22 @@ watch(
 </template>
 
 <style scoped>
+.loops {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+}
+.loops li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.loops :deep(.el-button) {
+  min-height: 46px;
+}
 .stage {
   display: grid;
   grid-template-columns: minmax(0, 1fr);

@@ -3,7 +3,7 @@ import type { Plate } from '@/api/types'
 import { useSettings } from '@/shared/state/settings'
 
 // What can be done at a drive that stands on a machine: a job, the question why it failed, the tag that stays there.
-defineProps<{ id: string; plate: Plate }>()
+defineProps<{ id: string; plate: Plate; around?: boolean }>()
 const settings = useSettings()
 const TAGS = [
   { size: '100x50', words: '100 × 50 mm' },
@@ -17,6 +17,7 @@ const TAGS = [
     <router-link :to="`/drives/${id}/jobs`" class="key job">Job at this drive</router-link>
     <router-link :to="`/drives/${id}/why`" class="key job">Why did it fail?</router-link>
     <router-link :to="`/drives/${id}/change`" class="key job">Change the drive</router-link>
+    <router-link v-if="around" :to="`/drives/${id}/way`" class="key job">Is it on right?</router-link>
     <router-link v-if="!plate.rows.length" :to="`/drives/${id}/speeds`" class="key job">Speeds</router-link>
     <router-link :to="`/drives/${id}/timeline`" class="key job">Timeline</router-link>
     <router-link :to="{ path: '/files', query: { drive: id } }" class="key job">Record as a file</router-link>

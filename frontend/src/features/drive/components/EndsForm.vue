@@ -43,7 +43,9 @@ onMounted(async () => {
 })
 async function keep() {
   busy.value = true
-  const asked = bodyOf(fields.value, typed.value) ?? {}
+  // The strand that is pressed is picked elsewhere and stays.
+  const { span } = props.drive.ends.given
+  const asked = { ...(bodyOf(fields.value, typed.value) ?? {}), ...(span ? { span } : {}) }
   const body = { rev: props.drive.ends.rev, asked, units: settings.units, created_by_name: settings.name }
   const got = await save<Drive>('PUT', `/api/drives/${props.drive.id}/ends`, body, `shafts of ${props.drive.name}`)
   busy.value = false

@@ -4,13 +4,21 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { calculate } from '@/api/calc'
 import type { Drive, DriveInput, Options, Problem } from '@/api/types'
 import type { components } from '@/api/schema'
+import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 import HowCome from '@/shared/ui/HowCome.vue'
 
 import EndsForm from './EndsForm.vue'
 
 // Both ends of a belt's tension: where it slips below, what gives above, where it flaps, where each way of setting lands.
-const props = defineProps<{ drive: Drive; calc: string; input: DriveInput; options: Options }>()
+const props = defineProps<{
+  drive: Drive
+  calc: string
+  input: DriveInput
+  options: Options
+  /** Strands that can be pressed, longest first, where there is more than one kind. */
+  strands?: { strand: string; span: { shown: string } }[]
+}>()
 const emit = defineEmits<{ saved: [] }>()
 type Target = components['schemas']['TensionTargetResponse']
 type Schools = components['schemas']['TensionSchoolsResponse']
@@ -34,6 +42,20 @@ async function work() {
   if (a.ok) target.value = a.data
   if (b.ok) schools.value = b.data
 }
+// Which strand is pressed is kept with the drive: jobs, cards and tags go by it.
+const span = computed(() => {
+  const kept = props.drive.ends.given.span
+  return typeof kept === 'string' && props.strands?.some((s) => s.strand === kept) ? kept : ''
+})
+const failed = ref<Problem | null>(null)
+async function pickSpan(picked: string) {
+  const rest = Object.fromEntries(Object.entries(props.drive.ends.given).filter(([name]) => name !== 'span'))
+  const asked = picked ? { ...rest, span: picked } : rest
+  const body = { rev: props.drive.ends.rev, asked, units: settings.units, created_by_name: settings.name }
+  const got = await save<Drive>('PUT', `/api/drives/${props.drive.id}/ends`, body, `strand of ${props.drive.name}`)
+  failed.value = got.ok ? null : got.problem
+  if (got.ok) emit('saved')
+}
 // A loop that is not set by its tension has no such ends: nothing is shown.
 const none = computed(() => problem.value?.errors.some((e) => e.path === 'input.drive.calc') ?? false)
 const r = computed(() => target.value?.result)
@@ -44,6 +66,11 @@ const most = computed(() => {
   return 1.08 * Math.max(...all)
 })
 const x = (newtons: number) => 8 + (584 * Math.min(newtons, most.value)) / most.value
+// The limits on both sides of a pull: the highest of those below, the lowest of those above.
+const pullAt = (side: string) =>
+  known.value.filter((c) => c.side === side && c.key !== 'slip-design').flatMap((c) => (c.at?.pull ? [c.at.pull] : []))
+const under = computed(() => pullAt('below').sort((a, b) => b.value - a.value)[0]?.shown)
+const over = computed(() => pullAt('above').sort((a, b) => a.value - b.value)[0]?.shown)
 const marks = { fine: '●', watch: '◐', act: '■' }
 onMounted(work)
 watch(() => [props.input, props.options, props.drive.ends.rev, settings.units], work)
@@ -53,7 +80,27 @@ watch(() => [props.input, props.options, props.drive.ends.rev, settings.units], 
   <section v-if="!none" class="ends">
     <h2>Both ends of it</h2>
     <template v-if="r">
-      <p class="says">{{ r.says }}</p>
+      <label v-if="strands && strands.length > 1" class="span">
+        Press or pluck the strand
+        <select
+          :value="span"
+          aria-label="strand that is pressed"
+          @change="pickSpan(($event.target as HTMLSelectElement).value)"
+        >
+          <option value="">the longest, {{ strands[0]?.strand.replace('-', ' to ') }}</option>
+          <option v-for="s in strands" :key="s.strand" :value="s.strand">
+            {{ s.strand.replace('-', ' to ') }}, {{ s.span.shown }}
+          </option>
+        </select>
+      </label>
+      <p v-if="failed" class="field-fault" role="alert">{{ failed.detail || failed.title }}</p>
+      <p v-if="r.aim.low.pull && r.aim.high.pull" class="says">
+        Pull it with {{ r.aim.low.pull.number }} to {{ r.aim.high.pull.shown
+        }}<template v-if="under">; never under {{ under }}</template
+        ><template v-if="over">, never over {{ over }}</template
+        >.
+      </p>
+      <p class="says" :class="{ second: r.aim.low.pull }">{{ r.says }}</p>
       <svg viewBox="0 0 600 96" role="img" :aria-label="`Tension of one belt: ${r.says}`">
         <defs>
           <pattern id="ends-low" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -97,7 +144,11 @@ watch(() => [props.input, props.options, props.drive.ends.rev, settings.units], 
       <ol class="cliffs">
         <li v-for="c in known" :key="c.key">
           {{ c.side === 'below' ? 'Under' : 'Over' }} <b class="figure">{{ c.at?.tension.shown }}</b>
-          <template v-if="c.at?.deflection_force"> ({{ c.at.deflection_force.shown }} on the gauge)</template>:
+          <template v-if="c.at?.deflection_force">
+            ({{ c.at.deflection_force.shown }} on the gauge<template v-if="c.at.pull"
+              >, {{ c.at.pull.shown }} of pull</template
+            >)</template
+          >:
           {{ c.label }}
           <button
             v-if="c.at?.tension.step"
@@ -146,6 +197,19 @@ watch(() => [props.input, props.options, props.drive.ends.rev, settings.units], 
 svg {
   width: 100%;
   max-width: 820px;
+}
+.second {
+  font-size: 18px;
+}
+.span select {
+  font: 500 18px var(--face-text);
+  color: var(--touch);
+  background: var(--sheet);
+  border: 0;
+  border-bottom: 2px solid var(--touch);
+  border-radius: 0;
+  min-height: 46px;
+  max-width: 100%;
 }
 .tick {
   stroke: var(--ink);

@@ -334,7 +334,7 @@ watch(
         @save="send"
         @theirs="theirs"
       />
-      <DriveLinks v-if="build" :id="id" :plate="drive.plate" />
+      <DriveLinks v-if="build" :id="id" :plate="drive.plate" :around="around !== null" />
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage
@@ -351,7 +351,9 @@ watch(
           :drive="drive"
           :layout="layout"
           :today="today"
+          :around="around"
           @pick="pick"
+          @loop="change"
           @duty="stage = 'duty'"
         />
         <template v-else>
@@ -368,6 +370,7 @@ watch(
             :calc="worked.answer.value.calc"
             :input="worked.input.value"
             :options="worked.options.value"
+            :strands="around?.spans"
             @saved="load()"
           />
           <TensionFall :id="id" />

@@ -126,6 +126,16 @@ function key(e: KeyboardEvent, id: string) {
       @pointercancel="held = undefined"
     >
       <ElevationDrawing :elevation="shown" :frame="frame" />
+      <text
+        v-for="g in shown.guides ?? []"
+        :key="g.id"
+        class="name pin"
+        :x="frame.x(g.x)"
+        :y="frame.y(g.y) - 26"
+        :text-anchor="frame.x(g.x) < 70 ? 'start' : frame.x(g.x) > WIDE - 70 ? 'end' : 'middle'"
+      >
+        {{ g.id }}
+      </text>
       <text v-for="f in figures" :key="f.id" class="pull" :x="f.x" :y="f.y" text-anchor="middle">{{ f.says }}</text>
       <g v-for="h in hung" :key="h.id">
         <circle
@@ -188,6 +198,10 @@ svg {
   .name,
   .pull {
     font-size: 26px;
+  }
+  /* The list under it names the pins. */
+  .pin {
+    display: none;
   }
 }
 </style>

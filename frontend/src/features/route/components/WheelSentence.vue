@@ -28,7 +28,9 @@ const w = defineModel<RouteWheel>({ required: true })
 <template>
   <div class="sheet clause">
     <strong class="no">{{ no }}</strong>
-    <template v-if="sized">{{ w.name }}, {{ sized }},</template>
+    <template v-if="sized"
+      >{{ w.name }}, {{ sized }}{{ drives ? '; everything is measured from its shaft' : ',' }}</template
+    >
     <template v-else>
       <TypedBlank v-model="w.name" :says="`name of wheel ${no}`" :wide="9" />
       <select v-if="!drives" v-model="w.role" :aria-label="`role of wheel ${no}`">

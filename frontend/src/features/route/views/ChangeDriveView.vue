@@ -205,7 +205,7 @@ onBeforeUnmount(() => clearTimeout(timer))
         <h1>Change {{ drive.name }}</h1>
         <span class="row">
           <el-button :disabled="!past.length" @click="undo">Undo</el-button>
-          <router-link :to="`/drives/${id}`" class="key">Leave it</router-link>
+          <el-button @click="router.push(`/drives/${id}`)">Leave it</el-button>
           <el-button type="primary" :disabled="!answer || !past.length" @click="done">Use it on the drive</el-button>
         </span>
       </div>

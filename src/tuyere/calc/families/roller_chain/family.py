@@ -181,7 +181,7 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
 
         def between(least_mm: float, most_mm: float) -> Loops:
             first = 2 * ceil(least_mm / pitch / 2)
-            return [(f"{n} pitches", n * pitch) for n in range(first, int(most_mm / pitch) + 1, 2)]
+            return [(f"{n} pitches", n * pitch, "pitches", str(n)) for n in range(first, int(most_mm / pitch) + 1, 2)]
 
         return between
 

@@ -173,7 +173,11 @@ class SynchronousBelts(Family[SyncDriveIn, SyncSelectIn, SyncLoop, SyncRated, Sy
 
         def between(least_mm: float, most_mm: float) -> Loops:
             counts = sorted({int(z) for z in table("sync_lengths").column("teeth", profile=of.listed_as)})
-            return [(f"{z} teeth", z * of.pitch_mm) for z in counts if least_mm <= z * of.pitch_mm <= most_mm]
+            return [
+                (f"{z} teeth", z * of.pitch_mm, "belt_teeth", str(z))
+                for z in counts
+                if least_mm <= z * of.pitch_mm <= most_mm
+            ]
 
         return between
 

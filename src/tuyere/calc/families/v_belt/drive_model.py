@@ -40,6 +40,9 @@ class BeltIn(Input):
     count: Annotated[Whole, Field(ge=1, le=30)] | None = Field(
         default=None, description="belts on the drive; left open, as many as are needed"
     )
+    in_place_of_joined: bool = Field(
+        default=False, description="single belts in the place of a joined one, for a while: a matched set"
+    )
     odd: Text | None = Field(default=None, description="one belt of the set that is not like the others: which and how")
 
     @model_validator(mode="before")
@@ -90,6 +93,7 @@ class VBeltDriveOut(Answer):
     basis: str = Field(description="the book it is rated by")
     basis_source: str
     belts: Figure
+    ribs: str = Field(default="", description="joined belts that make the count, by their ribs; empty for single belts")
     belts_needed: Figure | None
     belts_exact: Figure | None
     design_power: Figure

@@ -21,7 +21,7 @@ from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, case_of, drive
 from tuyere.calc.families.v_belt.motor_sheave import check_motor_sheave, least_of_motor, motor_drives
 from tuyere.calc.families.v_belt.parts import SheaveIn, efficiency_kind
 from tuyere.calc.families.v_belt.refit import nearest_belt
-from tuyere.calc.families.v_belt.remarks import JOINED, remark_belts, remark_centres
+from tuyere.calc.families.v_belt.remarks import JOINED, SINGLES, remark_belts, remark_centres
 from tuyere.calc.families.v_belt.search_input import VBeltSelectIn, fixed_of
 from tuyere.calc.families.v_belt.sheet import v_belt_sheet
 from tuyere.calc.frame import Frame
@@ -38,8 +38,10 @@ from tuyere.core.v_belt.belts import belt, belt_of, length_mm_of, standard_numbe
 from tuyere.core.v_belt.case import VBeltCase, VBeltLoop, emergency
 from tuyere.core.v_belt.catalogue import build_catalogue
 from tuyere.core.v_belt.field import CLASSICAL, WEDGE, VBeltCandidate, VBeltField
+from tuyere.core.v_belt.joined import LEAST_RIBS, ribs_of
 from tuyere.core.v_belt.method import V_BELT_METHOD, VBeltDrive, VBeltRated, VBeltSet
 from tuyere.core.v_belt.sections import section as section_named
+from tuyere.core.v_belt.sections import sections
 from tuyere.core.v_belt.sheaves import sheave
 
 LINK = " link"
@@ -53,6 +55,8 @@ def _spec(given: VBeltDriveIn) -> Spec:
     spec: dict[str, JsonValue] = {"slip": given.slip.value} if given.slip else {}
     if given.belt.odd:
         spec["odd"] = given.belt.odd
+    if given.belt.in_place_of_joined:
+        spec["in_place_of_joined"] = True
     if given.centre_by_tape:
         spec["centre_by_tape"] = given.centre_by_tape.value
     if given.own_ratings:
@@ -136,10 +140,12 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
         remark_centres(given, worked.centre_mm)
         remark_belts(given, worked.rated.count)
         if given.belt.joined:
-            out = out.model_copy(update={"designation": f"{out.designation}{JOINED}"})
+            made = " + ".join(str(n) for n in ribs_of(worked.rated.count))
+            out = out.model_copy(update={"designation": f"{out.designation}{JOINED}", "ribs": made})
         with quiet(), collected_notices():
             stop_gap = emergency(case_of(given, frame))
-        return out, v_belt_sheet(given, out, frame, side, FOR_A_WHILE if stop_gap else "")
+        why = FOR_A_WHILE if stop_gap else SINGLES if given.belt.in_place_of_joined else ""
+        return out, v_belt_sheet(given, out, frame, side, why)
 
     def efficiency_kind(self, worked: VBeltDrive) -> str:
         """Wrapped or cogged."""
@@ -206,6 +212,8 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
             belts["joined"] = True
         if odd := parts.loop.spec.get("odd"):
             belts["odd"] = odd
+        if parts.loop.spec.get("in_place_of_joined"):
+            belts["in_place_of_joined"] = True
 
         def wheel(w: WheelPart) -> JsonValue:
             return {"diameter": w.diameter.mm, "kind": w.diameter.kind, "groove": w.profile}
@@ -223,12 +231,17 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
         return out
 
     def loops_between(self, worked: VBeltDrive) -> Callable[[float, float], Loops]:
-        """Standard lengths of the belt's own section."""
-        section = worked.case.loop.belt.section
+        """Standard lengths of the belt's own section, and of the others that run in its grooves."""
+        groove = worked.case.loop.belt.section.groove
+        alike = [of for of in sections().values() if of.groove == groove]
 
         def between(least_mm: float, most_mm: float) -> Loops:
-            belts = [belt_of(section, number) for number in standard_numbers(section)]
-            return [(b.designation, mm) for b in belts if least_mm <= (mm := length_mm_of(b)) <= most_mm]
+            belts = [belt_of(of, number) for of in alike for number in standard_numbers(of)]
+            return [
+                (b.designation, mm, "belt.designation", b.designation)
+                for b in belts
+                if least_mm <= (mm := length_mm_of(b)) <= most_mm
+            ]
 
         return between
 
@@ -312,12 +325,16 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
     def field(self, given: VBeltSelectIn, wanted: DutyWanted, frame: Frame) -> Field[VBeltCandidate]:
         """All standard sheaves and belts, or those that the parts which stay allow."""
         basis = basis_of(frame, given.own_ratings)
-        return VBeltField(build_catalogue(fixed_of(given.fixed, basis), basis, given.series), wanted)
+        return VBeltField(build_catalogue(fixed_of(given.fixed, basis, given.joined), basis, given.series), wanted)
 
     def drive_of(self, found: Ranked[VBeltCandidate], given: VBeltSelectIn) -> VBeltDriveIn:
         """The drive with as many belts as the search counted."""
         c = found.drive
-        kind = c.belt.section.line_kind
+        kind, belts = c.belt.section.line_kind, int(found.found["belts"])
+
+        loop: dict[str, JsonValue] = {"designation": c.belt.designation, "count": belts}
+        if given.joined:
+            loop |= {"joined": True, "count": max(belts, LEAST_RIBS)}
 
         def wheel(line_mm: float) -> JsonValue:
             return {"diameter": line_mm, "kind": kind, "groove": c.belt.section.groove}
@@ -326,9 +343,13 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
             "power": given.power.value,
             "driver": {"speed": given.driver_speed.value, "sheave": wheel(c.driver.line_mm)},
             "driven": {"sheave": wheel(c.driven.line_mm)},
-            "belt": {"designation": c.belt.designation, "count": int(found.found["belts"])},
+            "belt": loop,
             "layout": {"angle": given.layout.angle, "clockwise": given.layout.clockwise},
         }
+        if given.fixed.flat_pulley is not None:
+            values["driven"] = {
+                "sheave": {"diameter": given.fixed.flat_pulley.value, "kind": "outside", "groove": "flat"}
+            }
         if given.slip is not None:
             values["slip"] = given.slip.value
         made = VBeltDriveIn.model_validate(values)

@@ -6,6 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
+from tuyere.calc.entry import Size, maybe
 from tuyere.calc.families.select_model import SelectIn
 from tuyere.calc.families.v_belt.parts import OwnRatings, SheaveIn, sheave_of
 from tuyere.calc.parts import SlipIn, Text
@@ -23,6 +24,9 @@ class FixedIn(Input):
 
     driver: SheaveIn | None = Field(default=None, description="the driver sheave that stays")
     driven: SheaveIn | None = Field(default=None, description="the driven sheave that stays")
+    flat_pulley: Size | None = Field(
+        default=None, description="the flat driven pulley that stays, outside diameter: V-belts run on it"
+    )
     section: Text | None = Field(default=None, description="the belt section that stays, such as B, 5VX or SPB")
     belt: Text | None = Field(default=None, description="the belt that stays, such as B90")
 
@@ -31,6 +35,7 @@ class VBeltSelectIn(SelectIn):
     """A duty and what a V-belt drive for it may look like."""
 
     fixed: FixedIn = Field(default_factory=FixedIn, description="parts that stay")
+    joined: bool = Field(default=False, description="joined belts: one belt of several ribs, or several of them")
     slip: SlipIn
     series: Literal["all", "inch", "metric"] = Field(default="inch", description="inch or metric sections, or all")
     own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
@@ -43,9 +48,11 @@ def _groove_of(given: FixedIn, one: Belt | None) -> str:
     return section(given.section, "fixed.section").groove if given.section else "B"
 
 
-def fixed_of(given: FixedIn, basis: Basis) -> Fixed:
+def fixed_of(given: FixedIn, basis: Basis, joined: bool = False) -> Fixed:
     """Parts that stay. Raises InputError where they do not go together or no book rates the section."""
     one = belt(given.belt, "fixed.belt") if given.belt else None
+    if given.flat_pulley is not None and given.driven is not None:
+        raise InputError("fixed.flat_pulley", given.flat_pulley.value, "two driven wheels stay", "one of the two")
     own = _groove_of(given, one)
     driver = sheave_of(given.driver, "fixed.driver", own) if given.driver else None
     driven = sheave_of(given.driven, "fixed.driven", own) if given.driven else None
@@ -71,4 +78,11 @@ def fixed_of(given: FixedIn, basis: Basis) -> Fixed:
         basis_for(basis, one.section, "fixed.belt")
     if given.section:
         basis_for(basis, section(given.section, "fixed.section"), "fixed.section")
-    return Fixed(driver=driver, driven=driven, section=section(given.section).name if given.section else None, belt=one)
+    return Fixed(
+        driver=driver,
+        driven=driven,
+        section=section(given.section).name if given.section else None,
+        belt=one,
+        flat_mm=maybe(given.flat_pulley),
+        joined=joined,
+    )
