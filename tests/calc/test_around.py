@@ -355,3 +355,28 @@ def test_the_drive_turned_as_a_whole_has_the_same_strands(turn: float) -> None:
     other = around_of(changed(guides=[]))
     assert [s.tension.value for s in one.strands] == pytest.approx([s.tension.value for s in other.strands], rel=1e-6)
     assert [s.length.value for s in one.strands] == pytest.approx([s.length.value for s in other.strands], rel=1e-6)
+
+
+def test_one_slip_limit_wherever_it_is_said() -> None:
+    """Two ways to one figure: the pull under which it slips, on the loop's own list and on the tension's scale."""
+    found = around_of(CLUTCH)
+    target = asked("tension-target", {"drive": {"calc": "v-belt-drive", "input": CLUTCH}, "state": "new"}).result
+    duty = next(c for c in target.cliffs if c.key == "slip-duty")
+    assert duty.at.pull.value == pytest.approx(found.pull.slips_under.value, rel=1e-6)
+    drive = asked("v-belt-drive", CLUTCH).result
+    assert drive.slip_duty.value == pytest.approx(duty.at.tension.value, rel=1e-6)
+    assert drive.slip_design.value > drive.slip_duty.value
+
+
+def test_a_further_shaft_before_the_driven_one_does_not_take_its_name() -> None:
+    """The driven shaft is the one of that name, wherever a further shaft stands on the way."""
+    said = changed(
+        wheels=wheels(pump={"between": "driver-driven", "x": "18 in", "y": "20 in"}),
+        take_up=None,
+        guides=[],
+        engages=False,
+    )
+    answer = asked("v-belt-drive", said | {"belt": {"designation": "B112", "count": 2}})
+    found = answer.sheet.around  # type: ignore[union-attr]
+    speeds = {w.wheel: w.speed.value for w in found.wheels}
+    assert answer.result.driven_speed.value == pytest.approx(speeds["driven"], rel=1e-6)

@@ -94,6 +94,12 @@ const MARK = { right: '●', rubs: '■', 'too far': '◐', 'wrong side': '■' 
         {{ around.released.hangs.replace('-', ' and ') }}</template
       >.
     </p>
+    <p v-for="o in around.released?.with_belt ?? []" :key="o.by.shown" :class="{ hot: o.drags || !o.engages }">
+      A belt {{ o.by.shown.replace('-', '') }} {{ o.by.value < 0 ? 'short' : 'long' }}:
+      <b class="figure">{{ o.slack.value > 0 ? o.slack.shown : 'nothing' }}</b> of slack let go{{
+        o.drags ? ', it drags' : ''
+      }}{{ o.engages ? '' : ', and the take-up does not reach' }}.
+    </p>
     <p v-for="g in around.guides" :key="g.guide" :class="{ hot: g.verdict !== 'right' }">
       <span aria-hidden="true">{{ MARK[g.verdict] }}</span> {{ g.guide }}: <b class="figure">{{ g.gap.shown }}</b> from
       the belt at {{ g.beside

@@ -1,5 +1,6 @@
 """What is known of a drive's start, shafts and maker's number: asked once, kept with the drive, used wherever a tension is judged."""
 
+from dataclasses import replace
 from typing import Literal
 
 from pydantic import Field
@@ -9,8 +10,10 @@ from tuyere.calc.held import HeldDrive
 from tuyere.calc.maker import MakerIn
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input
+from tuyere.core.drive.look_around import slips_under_n
 from tuyere.core.errors import InputError
-from tuyere.core.tension.cliffs import Cliffs, ShaftAsked, cliffs_of
+from tuyere.core.steps import quiet
+from tuyere.core.tension.cliffs import Cliff, Cliffs, ShaftAsked, cliffs_of, start_multiple
 
 Start = Literal[
     "across-the-line",
@@ -84,4 +87,26 @@ def cliffs_asked(given: EndsIn, held: HeldDrive) -> Cliffs:
             raise InputError(f"{shaft.name}_shaft.overhang", shaft.overhang_mm, "no overhang", "over nothing")
         if shaft.hours <= 0:
             raise InputError(f"{shaft.name}_shaft.hours", shaft.hours, "a life of no hours", "over nothing")
-    return cliffs_of(held.hold, start=given.start, motor_kw=maybe(given.motor_power), shafts=shafts)
+    cliffs = cliffs_of(held.hold, start=given.start, motor_kw=maybe(given.motor_power), shafts=shafts)
+    return cliffs if worked.case.route.plain is not None else _round_all(cliffs, held, given)
+
+
+def _round_all(cliffs: Cliffs, held: HeldDrive, given: EndsIn) -> Cliffs:
+    """Where it slips round more than two wheels is read from its own strands: the first wheel to go, wherever it is."""
+    worked, method, belts = held.worked, held.family.method, held.hold.belts
+    start = 1.0
+    if given.start is not None and worked.case.power_kw:
+        with quiet():
+            start = float(start_multiple(given.start)[0]) * (maybe(given.motor_power) or worked.case.power_kw)
+        start /= worked.case.power_kw
+    times = {"slip-duty": 1.0, "slip-design": worked.design_kw / (worked.case.power_kw or 1.0), "slip-start": start}
+
+    def exact(c: Cliff) -> Cliff:
+        if c.key not in times or c.tension_n is None:
+            return c
+        under = slips_under_n(method, worked, times[c.key])
+        return replace(c, tension_n=None if under is None else under / belts)
+
+    every = tuple(exact(c) for c in cliffs.every)
+    duty = next((c.tension_n for c in every if c.key == "slip-duty"), None)
+    return replace(cliffs, every=every, slips_under_n=duty)

@@ -64,6 +64,7 @@ AROUND_WORK: tuple[DemoMachine, ...] = (
         drives=(
             DemoDrive(
                 name="Pickup belt, sprung arm",
+                centre="32.5",
                 power="3hp",
                 speed="540",
                 wanted="271",
@@ -118,6 +119,7 @@ AROUND_WORK: tuple[DemoMachine, ...] = (
         drives=(
             DemoDrive(
                 name="Cutter belt, the clutch",
+                centre="24",
                 power="5hp",
                 speed="2800",
                 wanted="1760",
@@ -175,6 +177,7 @@ AROUND_WORK: tuple[DemoMachine, ...] = (
         drives=(
             DemoDrive(
                 name="Fan and shaker",
+                centre="36",
                 power="7.5hp",
                 speed="1745",
                 wanted="1090",
@@ -233,6 +236,7 @@ AROUND_WORK: tuple[DemoMachine, ...] = (
         drives=(
             DemoDrive(
                 name="Rollers by link belt",
+                centre="54.6",
                 power="0.33hp",
                 speed="180",
                 wanted="180",
@@ -277,6 +281,7 @@ AROUND_WORK: tuple[DemoMachine, ...] = (
         drives=(
             DemoDrive(
                 name="Joined belt on the engine shaft",
+                centre="20.6",
                 power="13hp",
                 speed="3000",
                 wanted="1420",

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import replace
 from math import inf
+from typing import NamedTuple
 
 from tuyere.calc.answer import ElevationOut
 from tuyere.calc.around.model import AroundIn, TakeUpIn
@@ -28,13 +28,13 @@ from tuyere.core.drive.any_route import heading_deg, pull_at_hand
 from tuyere.core.drive.case import L, R, S, WorkedDrive
 from tuyere.core.drive.elevation import elevation_of, with_surroundings
 from tuyere.core.drive.guides import clearance
-from tuyere.core.drive.loads import Turning, shared
-from tuyere.core.drive.look_around import LookedAround, look_around
+from tuyere.core.drive.loads import Turning
+from tuyere.core.drive.look_around import LookedAround, look_around, slips_under_n
 from tuyere.core.drive.method import Method
-from tuyere.core.drive.path import Path, Wrap, solve_route
-from tuyere.core.drive.pulled import least_pull, pull_for_newton
+from tuyere.core.drive.path import Path, solve_route
+from tuyere.core.drive.pulled import pull_for_newton
 from tuyere.core.drive.route import Route
-from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, strands_pulled, strands_set
+from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand
 from tuyere.core.drive.travel import Released, Travel, released, touching, travel_of
 from tuyere.core.errors import CoreError, NoSolution
 from tuyere.core.notices import notice
@@ -42,8 +42,18 @@ from tuyere.core.steps import quiet
 from tuyere.core.tension.hold import Hold
 from tuyere.core.tension.spans import span_settings
 
-# Standard loops: name, length in mm, and what the input then says where.
-Loops = Sequence[tuple[str, float, str, str]]
+
+class StandardLoop(NamedTuple):
+    """A loop that can be had: its name, length in mm, the input field that takes it and what it then says, whether it is on."""
+
+    name: str
+    length_mm: float
+    path: str
+    typed: str
+    there: bool
+
+
+Loops = Sequence[StandardLoop]
 RESTS_ON = (
     "Lengths and arcs: exact path. Strands: statics of a loop at one speed, set tension shared over the free lengths or held by "
     "the pull. Grip: belt equation. What a wheel carries: the drive's own book at that wheel, without the ratio's share."
@@ -154,12 +164,13 @@ def _guides(
             "wrong side": f"The belt runs on the wrong side of {g.id}.",
         }
         if now.verdict in words:
+            usual = "" if now.verdict == "wrong side" else " {least} to {most} from the running belt is right."
             notice(
                 "danger" if now.verdict == "wrong side" else "caution",
                 f"guide-{now.verdict.replace(' ', '-')}",
-                words[now.verdict],
+                words[now.verdict] + usual,
                 f"input.around.guides.{k}",
-                "Set it {least} to {most} from the running belt; the machine maker's figure goes first.",
+                "The machine maker's figure goes first.",
                 least=(g.least_mm, "gap"),
                 most=(g.most_mm, "gap"),
             )
@@ -221,21 +232,8 @@ def _pull(
     share = hand_share(t, worked.case.route)
     scale = 1.0 if share is None else share
 
-    def strands_of(pull: float) -> tuple[Strand, ...]:
-        route = replace(path.route, take_up=replace(own, force_n=pull))
-        with quiet():
-            return strands_pulled(
-                replace(path, route=route),
-                {w.wheel.id: 0.0 for w in path.wraps} | _taken(worked),
-                speed_m_s=worked.speeds.loop_m_s,
-                centrifugal_n=worked.level.centrifugal_n,
-            )
-
-    def grip(wrap: Wrap) -> float:
-        with quiet():
-            return method.grip(worked.case, wrap)
-
-    least = least_pull(path, strands_of, grip, centrifugal_n=worked.level.centrifugal_n)
+    under = slips_under_n(method, worked)
+    least = None if under is None else under * per_newton
     new, run_in = hold.band("new"), hold.band("run in")
     to_set = hold.belts * per_newton * scale
     load = max(worked.shaft_vectors, key=lambda v: v.newtons)
@@ -261,22 +259,8 @@ def _pull(
 
 def _least_static(worked: WorkedDrive[L, R, S], method: Method[L, R, S]) -> float | None:
     """Mean of the strands under which a wheel slips on held centres, N; None where a pull sets it or teeth hold."""
-    path, own = worked.shape.path, worked.shape.path.route.take_up
-    if not worked.slips or (own is not None and own.force_n is not None):
-        return None
-    taken = _taken(worked)
-    with quiet():
-        return least_pull(
-            path,
-            lambda n: strands_set(path, taken, speed_m_s=worked.speeds.loop_m_s, static_n=n),
-            lambda wrap: method.grip(worked.case, wrap),
-            centrifugal_n=worked.level.centrifugal_n,
-        )
-
-
-def _taken(worked: WorkedDrive[L, R, S]) -> dict[str, float]:
-    with quiet():
-        return shared(worked.case.route, worked.case.power_kw, worked.case.loads)
+    own = worked.shape.path.route.take_up
+    return None if own is not None and own.force_n is not None else slips_under_n(method, worked)
 
 
 def _fits(
@@ -289,22 +273,22 @@ def _fits(
     out = []
     with quiet():
         narrowed = touching(route)
-        for name, length, path_in, typed in loops_between(t.least_mm, t.most_mm):
+        for loop in loops_between(t.least_mm, t.most_mm):
             try:
-                path = solve_route(narrowed, length)
+                path = solve_route(narrowed, loop.length_mm)
             except CoreError:
                 continue
-            there = travel_of(route, path.route, length)
+            there = travel_of(route, path.route, loop.length_mm)
             if there is None or there.left_to_slacken_mm is None:
                 continue
             out.append(
                 FitOut(
-                    designation=name,
-                    length=frame.figure(length, "length", "tape"),
+                    designation=loop.name,
+                    length=frame.figure(loop.length_mm, "length", "tape"),
                     at=frame.figure(there.left_to_slacken_mm, "gap"),
-                    path=path_in,
-                    typed=typed,
-                    on_the_drive=abs(length - worked.shape.length_mm) < 0.05,
+                    path=loop.path,
+                    typed=loop.typed,
+                    on_the_drive=loop.there,
                 )
             )
     return out

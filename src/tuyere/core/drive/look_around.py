@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import inf
 
 from tuyere.core.drive.any_route import first_times
@@ -11,7 +11,8 @@ from tuyere.core.drive.case import L, R, S, WorkedDrive
 from tuyere.core.drive.loads import shared, turning
 from tuyere.core.drive.method import LoadedWheel, Method
 from tuyere.core.drive.path import Wrap
-from tuyere.core.drive.strands import ShaftVector, SlipAt
+from tuyere.core.drive.pulled import least_pull, pull_for_newton
+from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, strands_pulled, strands_set
 from tuyere.core.drive.travel import Travel, travel_of
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
@@ -59,6 +60,37 @@ class LookedAround:
         """The wheel with the least to spare by its family's own method."""
         known = [w for w in self.wheels if w.spare_percent is not None]
         return min(known, key=lambda w: w.spare_percent or 0.0, default=None)
+
+
+def slips_under_n(method: Method[L, R, S], worked: WorkedDrive[L, R, S], times: float = 1.0) -> float | None:
+    """Tension at rest of the whole loop, N, under which a wheel slips at so many times the load; None where teeth hold.
+
+    On held centres it is the mean that was set; pulled by a spring, a weight or a hand it is what the pull holds, which
+    the load does not take away. Source: statics; belt equation.
+    """
+    path, take_up = worked.shape.path, worked.shape.path.route.take_up
+    if not worked.slips:
+        return None
+    with quiet():
+        taken = {k: times * v for k, v in shared(worked.case.route, worked.case.power_kw, worked.case.loads).items()}
+        share = 1.0
+        if take_up is not None and take_up.force_n is not None:
+            share = pull_for_newton(path, take_up)
+
+        def strands_of(tension: float) -> tuple[Strand, ...]:
+            if take_up is None or take_up.force_n is None:
+                return strands_set(path, taken, speed_m_s=worked.speeds.loop_m_s, static_n=tension)
+            pulled = replace(path, route=replace(path.route, take_up=replace(take_up, force_n=tension * share)))
+            return strands_pulled(
+                pulled, taken, speed_m_s=worked.speeds.loop_m_s, centrifugal_n=worked.level.centrifugal_n
+            )
+
+        return least_pull(
+            path,
+            strands_of,
+            lambda wrap: method.grip(worked.case, wrap),
+            centrifugal_n=worked.level.centrifugal_n,
+        )
 
 
 def look_around(method: Method[L, R, S], worked: WorkedDrive[L, R, S]) -> LookedAround:

@@ -33,7 +33,8 @@ const fields = computed(() => (props.drive.duty ? fieldsOf(props.drive.duty) : n
 
 async function compare() {
   const duty = props.drive.duty
-  if (!duty) return
+  // Where a drive stands its drawing says how far the shafts are apart: it is waited for.
+  if (!duty || (!fieldsOf(duty).centre.trim() && props.drive.builds.length && !props.today)) return
   busy.value = true
   const input: CompareInput = {
     ...compareInput(fieldsOf(duty), asked.value, props.layout),
@@ -54,6 +55,12 @@ function pick(p: Picked) {
 }
 onMounted(compare)
 watch(asked, () => void compare())
+watch(
+  () => props.today?.beside.centre_distance.value,
+  (now, before) => {
+    if (now !== undefined && before === undefined) void compare()
+  },
+)
 watch(
   () => props.drive.duty,
   () => void compare(),

@@ -17,7 +17,9 @@ export function asUnderstood<T>(input: T, echo: Record<string, unknown>): T {
   const out: Record<string, unknown> = {}
   for (const [key, value] of Object.entries(input)) {
     const said = echo[key]
-    if (isEcho(said)) out[key] = said.typed !== null && typeof said.value === 'number' ? said.value : value
+    // What stands on the loop was typed in its own page, where every text was given its unit: it stays as it was typed.
+    if (key === 'around') out[key] = value
+    else if (isEcho(said)) out[key] = said.typed !== null && typeof said.value === 'number' ? said.value : value
     else if (typeof value === 'object' && value !== null && typeof said === 'object' && said !== null)
       out[key] = asUnderstood(value, said as Record<string, unknown>)
     else out[key] = value

@@ -153,7 +153,8 @@ function withoutGuide(k: number) {
 /** Back on the drive's page, where it stands as changed and is saved or put back. */
 async function done() {
   if (!base.value || !answer.value) return
-  kept.value = { ...base.value, input: input.value }
+  // Every figure takes its unit along: the drive's page may be looked at in the other system.
+  kept.value = { ...base.value, input: withAround(base.value.input, inUnitsOf(route.value, settings.units)) }
   await router.push(`/drives/${props.id}`)
 }
 

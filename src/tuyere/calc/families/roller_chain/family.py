@@ -10,7 +10,7 @@ from pydantic import Field as InputField
 from pydantic import JsonValue
 
 from tuyere.calc.answer import Answer
-from tuyere.calc.around.shown import Loops
+from tuyere.calc.around.shown import Loops, StandardLoop
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
 from tuyere.calc.families.protocol import Facts, Family, register
@@ -177,11 +177,14 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
 
     def loops_between(self, worked: ChainDrive) -> Callable[[float, float], Loops]:
         """Even numbers of pitches."""
-        pitch = worked.case.loop.chain.pitch_mm
+        pitch, now = worked.case.loop.chain.pitch_mm, worked.shape.members
 
         def between(least_mm: float, most_mm: float) -> Loops:
             first = 2 * ceil(least_mm / pitch / 2)
-            return [(f"{n} pitches", n * pitch, "pitches", str(n)) for n in range(first, int(most_mm / pitch) + 1, 2)]
+            return [
+                StandardLoop(f"{n} pitches", n * pitch, "pitches", str(n), n == now)
+                for n in range(first, int(most_mm / pitch) + 1, 2)
+            ]
 
         return between
 

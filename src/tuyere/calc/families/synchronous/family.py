@@ -9,7 +9,7 @@ from pydantic import Field as InputField
 from pydantic import JsonValue
 
 from tuyere.calc.answer import Answer
-from tuyere.calc.around.shown import Loops
+from tuyere.calc.around.shown import Loops, StandardLoop
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
 from tuyere.calc.families.protocol import Facts, Family, register
@@ -169,12 +169,12 @@ class SynchronousBelts(Family[SyncDriveIn, SyncSelectIn, SyncLoop, SyncRated, Sy
 
     def loops_between(self, worked: SyncDrive) -> Callable[[float, float], Loops]:
         """Standard numbers of teeth."""
-        of = worked.case.loop.profile
+        of, now = worked.case.loop.profile, worked.shape.members
 
         def between(least_mm: float, most_mm: float) -> Loops:
             counts = sorted({int(z) for z in table("sync_lengths").column("teeth", profile=of.listed_as)})
             return [
-                (f"{z} teeth", z * of.pitch_mm, "belt_teeth", str(z))
+                StandardLoop(f"{z} teeth", z * of.pitch_mm, "belt_teeth", str(z), z == now)
                 for z in counts
                 if least_mm <= z * of.pitch_mm <= most_mm
             ]

@@ -9,8 +9,8 @@ from typing import ClassVar
 
 from pydantic import JsonValue
 
-from tuyere.calc.answer import Answer
-from tuyere.calc.around.shown import Loops
+from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.around.shown import Loops, StandardLoop
 from tuyere.calc.entry import value_of
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, Spec, WheelPart, plain_wheels, stops_of
@@ -29,6 +29,7 @@ from tuyere.calc.limit_words import COMMON
 from tuyere.calc.parts import ServiceFactorIn, factor_of, slip_of
 from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import Measured, SpeedQuestion, Which, of_any_drive, of_belts, standing_of
+from tuyere.core.drive.look_around import slips_under_n
 from tuyere.core.drive.search import DutyWanted, Field, Ranked, Stock
 from tuyere.core.errors import InputError
 from tuyere.core.motors.motor import least_motor_sheave
@@ -91,6 +92,16 @@ def least_on_motor(given: MotorLimitIn | None, power_kw: float, rpm: float) -> d
     return {CLASSICAL: classical, WEDGE: wedge}
 
 
+def _slips_round_all(worked: VBeltDrive, frame: Frame) -> dict[str, Figure]:
+    """Round more than two wheels the slip limits are those of its own strands; one belt."""
+    out = {}
+    for name, times in (("slip_duty", 1.0), ("slip_design", worked.design_kw / worked.case.power_kw)):
+        under = slips_under_n(V_BELT_METHOD, worked, times)
+        if under is not None:
+            out[name] = frame.figure(under / worked.rated.count, "force", per="belt")
+    return out
+
+
 class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet, VBeltCandidate]):
     """V-belts in grooved sheaves."""
 
@@ -137,6 +148,8 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
         """Figures and sheet; remarks on what stands there."""
         check_motor_sheave(given.service_factor, worked.case)
         out = drive_out(worked, frame)
+        if worked.case.route.plain is None:
+            out = out.model_copy(update=_slips_round_all(worked, frame))
         remark_centres(given, worked.centre_mm)
         remark_belts(given, worked.rated.count)
         if given.belt.joined:
@@ -233,12 +246,13 @@ class VBelts(Family[VBeltDriveIn, VBeltSelectIn, VBeltLoop, VBeltRated, VBeltSet
     def loops_between(self, worked: VBeltDrive) -> Callable[[float, float], Loops]:
         """Standard lengths of the belt's own section, and of the others that run in its grooves."""
         groove = worked.case.loop.belt.section.groove
+        now = worked.case.loop.belt.designation
         alike = [of for of in sections().values() if of.groove == groove]
 
         def between(least_mm: float, most_mm: float) -> Loops:
             belts = [belt_of(of, number) for of in alike for number in standard_numbers(of)]
             return [
-                (b.designation, mm, "belt.designation", b.designation)
+                StandardLoop(b.designation, mm, "belt.designation", b.designation, b.designation == now)
                 for b in belts
                 if least_mm <= (mm := length_mm_of(b)) <= most_mm
             ]
