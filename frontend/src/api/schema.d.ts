@@ -1264,6 +1264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/quarter-turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A belt turned a quarter
+         * @description Shafts at right angles: least centres, least face, one sense only, what construction to ask for.
+         */
+        post: operations["calc_calc_quarter_turn_calc_quarter_turn_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/retrofit": {
         parameters: {
             query?: never;
@@ -4190,7 +4210,7 @@ export interface components {
             /** First To Slip */
             first_to_slip: string;
             /** Fits */
-            fits: components["schemas"]["FitOut"][];
+            fits: components["schemas"]["LoopFitOut"][];
             /** Guides */
             guides: components["schemas"]["GuideOut"][];
             /** Least To Spare */
@@ -9346,22 +9366,42 @@ export interface components {
         };
         /**
          * FitOut
-         * @description A standard length, and where it would put the take-up: so far from its slack stop.
+         * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
          */
         FitOut: {
-            at: components["schemas"]["Figure"] | null;
-            /** Designation */
-            designation: string;
-            length: components["schemas"]["Figure"];
-            /** On The Drive */
-            on_the_drive: boolean;
+            /** Belt */
+            belt: [
+                number,
+                number
+            ][];
+            /** Bottoms */
+            bottoms: boolean;
+            /** @description only where the flanks lie on each other */
+            flank_contact: components["schemas"]["Figure"] | null;
+            gap_below: components["schemas"]["Figure"];
+            /** Groove */
+            groove: [
+                number,
+                number
+            ][];
             /**
-             * Path
-             * @description the input field that takes this loop, and what it then says
+             * Instead
+             * @description what would make it possible; empty where it is right
              */
-            path: string;
-            /** Typed */
-            typed: string;
+            instead: string;
+            pitch_diameter: components["schemas"]["Figure"] | null;
+            proper_pitch_diameter: components["schemas"]["Figure"] | null;
+            /** Reason */
+            reason: string;
+            /** @description what this does to the driven speed when it is the driver's groove */
+            speed_change: components["schemas"]["Figure"] | null;
+            /** @description belt's top under the rim; negative: it stands out */
+            under_rim: components["schemas"]["Figure"];
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "right" | "emergency" | "worn" | "refused";
         };
         /**
          * Fits
@@ -10226,7 +10266,7 @@ export interface components {
             options: {
                 [key: string]: string;
             };
-            result: components["schemas"]["tuyere__calc__families__v_belt__groove_fit__FitOut"];
+            result: components["schemas"]["FitOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -11491,6 +11531,25 @@ export interface components {
             minutes: number;
             /** Words */
             words: string;
+        };
+        /**
+         * LoopFitOut
+         * @description A standard length, and where it would put the take-up: so far from its slack stop.
+         */
+        LoopFitOut: {
+            at: components["schemas"]["Figure"] | null;
+            /** Designation */
+            designation: string;
+            length: components["schemas"]["Figure"];
+            /** On The Drive */
+            on_the_drive: boolean;
+            /**
+             * Path
+             * @description the input field that takes this loop, and what it then says
+             */
+            path: string;
+            /** Typed */
+            typed: string;
         };
         /**
          * LoopSpan
@@ -13716,6 +13775,121 @@ export interface components {
                 [key: string]: string;
             };
             result: components["schemas"]["PumpSpeedOut"];
+            /** @description what the page of a drive shows; only for whole drives */
+            sheet: components["schemas"]["SheetOut"] | null;
+            /**
+             * Status
+             * @constant
+             */
+            status: "ok";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "us" | "si";
+            /** Working */
+            working: components["schemas"]["WorkingStep"][];
+        };
+        /**
+         * QuarterTurnIn
+         * @description Two shafts at right angles and the belt between them.
+         */
+        QuarterTurnIn: {
+            /**
+             * Belt
+             * @description what runs between them
+             * @enum {string}
+             */
+            belt: "flat belt" | "V-belts";
+            /**
+             * Both Ways
+             * @description it is to run in both senses
+             * @default false
+             */
+            both_ways?: boolean;
+            /**
+             * Centre
+             * @description distance of the shafts
+             */
+            centre: number | string;
+            /**
+             * Face
+             * @description face of the pulleys
+             * @default null
+             */
+            face?: (number | string) | null;
+            /**
+             * Large
+             * @description diameter of the larger wheel
+             */
+            large: number | string;
+            /**
+             * Width
+             * @description width of the flat belt, or of all V-belts together
+             */
+            width: number | string;
+        };
+        /**
+         * QuarterTurnOut
+         * @description The limits and whether they are kept.
+         */
+        QuarterTurnOut: {
+            /** Ask For */
+            ask_for: string;
+            least_centre: components["schemas"]["Figure"] | null;
+            least_face: components["schemas"]["Figure"] | null;
+            /** Says */
+            says: string;
+        };
+        /** QuarterTurnRequest */
+        QuarterTurnRequest: {
+            /**
+             * Basis
+             * @description former name of options.book; goes with the next version
+             * @default null
+             */
+            basis?: string | null;
+            input: components["schemas"]["QuarterTurnIn"];
+            /**
+             * Options
+             * @description what is picked beside the input, such as the rating book; GET /api/families has the choices
+             * @default {}
+             */
+            options?: {
+                [key: string]: string;
+            };
+            /**
+             * Units
+             * @description system of bare numbers and of the answer
+             * @default us
+             * @enum {string}
+             */
+            units?: "us" | "si";
+        };
+        /** QuarterTurnResponse */
+        QuarterTurnResponse: {
+            /** Calc */
+            calc: string;
+            /** Core */
+            core: string;
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Input
+             * @description every input with its value, what was typed and its origin
+             */
+            input: {
+                [key: string]: unknown;
+            };
+            /** Notices */
+            notices: components["schemas"]["NoticeOut"][];
+            /**
+             * Options
+             * @description what was picked, defaults put in
+             */
+            options: {
+                [key: string]: string;
+            };
+            result: components["schemas"]["QuarterTurnOut"];
             /** @description what the page of a drive shows; only for whole drives */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
@@ -20510,64 +20684,6 @@ export interface components {
             reason: string;
             /** Text */
             text: string;
-        };
-        /**
-         * FitOut
-         * @description A standard length, and where it would put the take-up: so far from its slack stop.
-         */
-        tuyere__calc__around__out__FitOut: {
-            at: components["schemas"]["Figure"] | null;
-            /** Designation */
-            designation: string;
-            length: components["schemas"]["Figure"];
-            /** On The Drive */
-            on_the_drive: boolean;
-            /**
-             * Path
-             * @description the input field that takes this loop, and what it then says
-             */
-            path: string;
-            /** Typed */
-            typed: string;
-        };
-        /**
-         * FitOut
-         * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
-         */
-        tuyere__calc__families__v_belt__groove_fit__FitOut: {
-            /** Belt */
-            belt: [
-                number,
-                number
-            ][];
-            /** Bottoms */
-            bottoms: boolean;
-            /** @description only where the flanks lie on each other */
-            flank_contact: components["schemas"]["Figure"] | null;
-            gap_below: components["schemas"]["Figure"];
-            /** Groove */
-            groove: [
-                number,
-                number
-            ][];
-            /**
-             * Instead
-             * @description what would make it possible; empty where it is right
-             */
-            instead: string;
-            pitch_diameter: components["schemas"]["Figure"] | null;
-            proper_pitch_diameter: components["schemas"]["Figure"] | null;
-            /** Reason */
-            reason: string;
-            /** @description what this does to the driven speed when it is the driver's groove */
-            speed_change: components["schemas"]["Figure"] | null;
-            /** @description belt's top under the rim; negative: it stands out */
-            under_rim: components["schemas"]["Figure"];
-            /**
-             * Verdict
-             * @enum {string}
-             */
-            verdict: "right" | "emergency" | "worn" | "refused";
         };
     };
     responses: never;
@@ -27794,6 +27910,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PumpSpeedResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_calc_quarter_turn_calc_quarter_turn_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuarterTurnRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuarterTurnResponse"];
                 };
             };
             /** @description problem */

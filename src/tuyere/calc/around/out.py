@@ -101,7 +101,7 @@ class PullOut(Answer):
     shaft_load: Figure
 
 
-class FitOut(Answer):
+class LoopFitOut(Answer):
     """A standard length, and where it would put the take-up: so far from its slack stop."""
 
     designation: str
@@ -136,4 +136,4 @@ class AroundOut(Answer):
     slips_under: Figure | None = Field(
         description="pull of the loop at rest under which a wheel slips; none where it is pulled"
     )
-    fits: list[FitOut]
+    fits: list[LoopFitOut]

@@ -10,9 +10,9 @@ from tuyere.calc.answer import ElevationOut
 from tuyere.calc.around.model import AroundIn, TakeUpIn
 from tuyere.calc.around.out import (
     AroundOut,
-    FitOut,
     GuideOut,
     LoadedWheelOut,
+    LoopFitOut,
     OffOut,
     PullOut,
     ReleasedOut,
@@ -265,7 +265,7 @@ def _least_static(worked: WorkedDrive[L, R, S], method: Method[L, R, S]) -> floa
 
 def _fits(
     worked: WorkedDrive[L, R, S], looked: LookedAround, loops_between: Callable[[float, float], Loops], frame: Frame
-) -> list[FitOut]:
+) -> list[LoopFitOut]:
     """Standard lengths within the take-up's travel, and how far from its slack stop each puts it."""
     t, route = looked.travel, worked.case.route
     if t is None or route.take_up is None:
@@ -282,7 +282,7 @@ def _fits(
             if there is None or there.left_to_slacken_mm is None:
                 continue
             out.append(
-                FitOut(
+                LoopFitOut(
                     designation=loop.name,
                     length=frame.figure(loop.length_mm, "length", "tape"),
                     at=frame.figure(there.left_to_slacken_mm, "gap"),

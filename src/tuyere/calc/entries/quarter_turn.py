@@ -13,15 +13,15 @@ from tuyere.core.notices import notice
 
 GROUP = "Any drive"
 ASK_FOR = {
-    "flat": "Straight faces without a crown, a belt that is pliable across; a jointed belt with its joint flush on both faces.",
-    "V": "Deep-grooved sheaves, single endless belts: no joined ones, no cogged ones, no link belts.",
+    "flat belt": "Straight faces without a crown, a belt that is pliable across; a jointed belt with its joint flush on both faces.",
+    "V-belts": "Deep-grooved sheaves, single endless belts: no joined ones, no cogged ones, no link belts.",
 }
 
 
 class QuarterTurnIn(Input):
     """Two shafts at right angles and the belt between them."""
 
-    belt: Literal["flat", "V"] = Field(description="flat belt or V-belts")
+    belt: Literal["flat belt", "V-belts"] = Field(description="what runs between them")
     large: Size = Field(description="diameter of the larger wheel")
     width: Size = Field(description="width of the flat belt, or of all V-belts together")
     centre: Length = Field(description="distance of the shafts")
@@ -45,7 +45,7 @@ class QuarterTurnOut(Answer):
     source="law of belting; Khurmi; RMA engineering practice, recalled",
     example={
         "units": "us",
-        "input": {"belt": "V", "large": "12 in", "width": "3 in", "centre": "90 in"},
+        "input": {"belt": "V-belts", "large": "12 in", "width": "3 in", "centre": "90 in"},
     },
     first=("says",),
 )

@@ -138,10 +138,8 @@ def roller_conveyor(given: RollerConveyorIn, frame: Frame) -> RollerConveyorOut:
     says = f"Order {order.shown} of {given.belt} belt."
     if links is not None:
         says += f" Hand tight {links.hand_tight:.0f} links, take off {links.take_off:.0f}, run {links.run:.0f}."
-    frame.elevation = elevation_of(worked.path, "", thickness_mm=thick)
-    scene, _ = drive_scene(
-        frame.elevation, width=190.0, height=70.0, dimensions={}, names={}, title="The belt under the rollers"
-    )
+    drawn = elevation_of(worked.path, "", thickness_mm=thick)
+    scene, _ = drive_scene(drawn, width=190.0, height=70.0, dimensions={}, names={}, title="The belt under the rollers")
     return RollerConveyorOut(
         says=says,
         order=order,

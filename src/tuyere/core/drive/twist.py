@@ -15,7 +15,7 @@ from tuyere.core.steps import Num, formula, looked_up
 RMA = Source(title="RMA engineering practice, quarter-turn V-belts", origin="recalled", confidence="medium")
 KHURMI = Source(title="Khurmi, quarter-turn flat belts", origin="recalled", confidence="medium")
 CENTRES_FACTOR, FACE_FACTOR = 5.5, 1.4
-TwistedBelt = Literal["flat", "V"]
+TwistedBelt = Literal["flat belt", "V-belts"]
 
 
 @formula("a_qt", RMA)
@@ -51,7 +51,7 @@ def quarter_turn(belt: TwistedBelt, *, large_mm: float, width_mm: float, both_wa
             "a quarter-turn runs in one sense only: the other way the belt leaves its pulleys",
             "one sense, or a guide pulley",
         )
-    if belt == "V":
+    if belt == "V-belts":
         k = looked_up("k_qt", CENTRES_FACTOR, "", RMA)
         return QuarterTurn(least_centre_mm=quarter_turn_centres(k, large_mm, width_mm), least_face_mm=None)
     k = looked_up("k_fq", FACE_FACTOR, "", KHURMI)

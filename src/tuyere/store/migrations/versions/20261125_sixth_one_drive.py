@@ -61,6 +61,20 @@ STRIPPED = "UPDATE element SET spec = spec - 'angle' - 'clockwise'"
 SPELLED = """UPDATE calc_record SET working = replace(working::text, '"table": "vbelt-', '"table": "v-belt-')::jsonb
 WHERE working::text LIKE '%"table": "vbelt-%'"""
 
+# A loop of many wheels is, for a version that knows two, its driver and its driven wheel.
+MORE = "s.role IN ('idler','guide') OR (s.role = 'driven' AND s.no > 1)"
+PLAIN = (
+    "DELETE FROM route_stop USING element e, shaft s "
+    f"WHERE e.id = route_stop.element_id AND s.id = e.shaft_id AND ({MORE})",
+    f"DELETE FROM element USING shaft s WHERE s.id = element.shaft_id AND ({MORE})",
+    f"DELETE FROM shaft_load USING shaft s WHERE s.id = shaft_load.shaft_id AND ({MORE})",
+    f"DELETE FROM shaft s WHERE ({MORE})",
+    "UPDATE route_stop SET position = n.no + 1000 FROM ("
+    "SELECT id, row_number() OVER (PARTITION BY loop_id ORDER BY position) AS no FROM route_stop) n WHERE n.id = route_stop.id",
+    "UPDATE route_stop SET position = position - 1000",
+    "UPDATE loop SET spec = spec - 'around'",
+)
+
 UNSTRIPPED = """
 UPDATE element SET spec = element.spec || jsonb_build_object('clockwise', b.clockwise)
 FROM build b, shaft s WHERE b.id = element.build_id AND s.id = element.shaft_id AND s.role = 'driver'
@@ -130,6 +144,8 @@ def upgrade() -> None:
 
 def downgrade() -> None:
     """Put angle and turn back with the wheels; what only many wheels have is lost."""
+    for statement in PLAIN:
+        op.execute(statement)
     op.execute(UNSPELLED)
     op.execute(UNSTRIPPED)
     op.execute(ANGLED)
