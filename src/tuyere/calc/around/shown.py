@@ -360,6 +360,17 @@ def around_out(
             "More arc on that wheel, less power from it, or a tighter loop.",
             least=(least_static, "force"),
         )
+    elif least_static is not None and hold is not None and worked.first_to_slip is not None:
+        at_design = slips_under_n(method, worked, worked.design_kw / worked.case.power_kw)
+        if at_design is not None and at_design > worked.level.static_n:
+            notice(
+                "caution",
+                "slips-at-design",
+                f"Set so, {worked.first_to_slip.wheel} slips at design power: {{each}} in each belt at rest would hold it.",
+                "input.around",
+                "The upper end of the band, more arc on that wheel, or a spring that keeps the slack strand.",
+                each=(at_design / hold.belts, "force"),
+            )
     frame.elevation = with_surroundings(worked.elevation, path.route, worked.case.route, guides_of(given))
     loose_drawn = None
     if loose is not None:

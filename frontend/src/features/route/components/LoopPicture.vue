@@ -54,7 +54,9 @@ const figures = computed(() =>
         // Beside the strand, on the loop's outside: the loop keeps its inside on one hand.
         const out = shown.value.wheels[0]?.turn === -1 ? 1 : -1
         const [nx, ny] = [(out * (y2 - y1)) / long, (-out * (x2 - x1)) / long]
-        return [{ id: s.id, says, x: (x1 + x2) / 2 + nx * 20, y: (y1 + y2) / 2 + ny * 20 }]
+        // So far off that the words clear the strand whichever way it runs.
+        const off = 12 + (Math.abs(nx) * says.length * 10) / 2 + Math.abs(ny) * 9
+        return [{ id: s.id, says, x: (x1 + x2) / 2 + nx * off, y: (y1 + y2) / 2 + ny * off }]
       }),
 )
 const live = computed(() => {
