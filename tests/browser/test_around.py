@@ -210,6 +210,14 @@ def test_a_job_on_a_lever_drive_goes_by_its_strand_and_its_pull_and_finds_a_worn
     # How it is taken up is known from its drawing: nothing is asked.
     hands.open(drive, "Belt under a lever or sprung idler")
     hands.make_safe()
+    for _ in range(30):
+        if page.locator(".words", has_text="on its pivot").count():
+            break
+        hands.one_step()
+    was = hands.at()
+    page.get_by_label("In words").fill("Idler bearing rough, its rim worn hollow")
+    page.get_by_role("button", name="Watch it").click()
+    page.wait_for_function("was => document.querySelector('.count')?.textContent.trim() !== was", arg=was)
     hands.until("Pull, let in slowly")
     shown = {f["name"]: f["shown"] for s in hands.job["steps"] if s["key"] == "tension-read" for f in s["figures"]}
     assert shown["span"] == "16 15/16 in"
@@ -220,5 +228,7 @@ def test_a_job_on_a_lever_drive_goes_by_its_strand_and_its_pull_and_finds_a_worn
     hands.done()
     hands.to_the_end()
     ident = hands.job["id"]
-    timeline = call(server, "GET", f"/api/drives/{drive}/timeline")
-    assert ident in str(timeline)
+    timeline = str(call(server, "GET", f"/api/drives/{drive}/timeline"))
+    assert ident in timeline
+    page.goto(f"{server.address}/drives/{drive}/timeline")
+    expect(page.get_by_text("Idler bearing rough").first).to_be_visible()

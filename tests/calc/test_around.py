@@ -380,3 +380,56 @@ def test_a_further_shaft_before_the_driven_one_does_not_take_its_name() -> None:
     found = answer.sheet.around  # type: ignore[union-attr]
     speeds = {w.wheel: w.speed.value for w in found.wheels}
     assert answer.result.driven_speed.value == pytest.approx(speeds["driven"], rel=1e-6)
+
+
+@pytest.mark.parametrize(
+    ("designation", "sizes"),
+    [("SPB 3150", (200, 355)), ("BX112", (152, 254)), ("5L1000", (110, 180)), ("3VX1120", (120, 250))],
+)
+def test_metric_narrow_cogged_and_light_belts_go_round_idlers_too(designation: str, sizes: tuple[int, int]) -> None:
+    given = {
+        "power": "2 kW",
+        "service_factor": {"assume": 1.2},
+        "driver": {"speed": "1450", "sheave": {"diameter": f"{sizes[0]} mm", "kind": "outside"}},
+        "driven": {"sheave": {"diameter": f"{sizes[1]} mm", "kind": "outside"}},
+        "belt": {"designation": designation, "count": 1},
+    }
+    plain = asked("v-belt-drive", given)
+    centre = plain.result.centre_distance.value
+    idler = {
+        "name": "idler",
+        "between": "driver-driven",
+        "side": "outside",
+        "along": centre / 2,
+        "pushed": 20.0,
+        "diameter": "280 mm",
+    }
+    around = {"driven_x": centre, "driven_y": 0.0, "wheels": [idler]}
+    made = asked("v-belt-drive", given | {"around": around})
+    assert made.elevation is not None
+    # The belt is no longer, so the idler draws the shafts nearer; more of both sheaves is wrapped.
+    assert made.result.centre_distance.value < centre
+    assert made.result.small_arc.value > plain.result.small_arc.value
+
+
+def test_teeth_engaged_are_counted_on_every_loaded_sprocket() -> None:
+    """A fact of the trade: a sprocket's teeth engaged are its teeth times its arc over the whole turn."""
+    plain = {"power": "3 hp", "speed": "300", "chain": "60", "driver_teeth": 19, "driven_teeth": 38, "pitches": 112}
+    around = {
+        "driven_x": "26 in",
+        "driven_y": "0 in",
+        "wheels": [
+            {
+                "name": "idler",
+                "between": "driver-driven",
+                "side": "outside",
+                "along": "12 in",
+                "pushed": "2 in",
+                "teeth": 17,
+            }
+        ],
+    }
+    found = asked("chain-drive", plain | {"around": around}).sheet.around  # type: ignore[union-attr]
+    arcs = {w.wheel: w.arc.value for w in found.wheels}
+    engaged = {w.wheel: w.teeth_engaged.value for w in found.loaded}
+    assert engaged == {"driver": int(19 * arcs["driver"] / 360), "driven": int(38 * arcs["driven"] / 360)}

@@ -11508,6 +11508,8 @@ export interface components {
             carries: components["schemas"]["Figure"] | null;
             power: components["schemas"]["Figure"];
             spare: components["schemas"]["Figure"] | null;
+            /** @description whole teeth in mesh; none where friction carries */
+            teeth_engaged: components["schemas"]["Figure"] | null;
             /** Wheel */
             wheel: string;
         };

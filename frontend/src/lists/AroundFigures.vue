@@ -134,7 +134,9 @@ const MARK = { right: '●', rubs: '■', 'too far': '◐', 'wrong side': '■' 
             <td class="figure">{{ w.arc.shown }}</td>
             <td class="figure">{{ w.loaded?.power.shown ?? '–' }}</td>
             <td class="figure">{{ w.loaded?.carries?.shown ?? (w.loaded ? 'not rated' : '–') }}</td>
-            <td>{{ w.grip_left || '–' }}</td>
+            <td>
+              {{ w.grip_left || (w.loaded?.teeth_engaged ? `${w.loaded.teeth_engaged.number} teeth engaged` : '–') }}
+            </td>
             <td class="figure">
               {{ w.pull?.shown ?? '–' }}<template v-if="w.pulls_towards"> at {{ w.pulls_towards.shown }}</template>
             </td>

@@ -66,6 +66,7 @@ class LoadedWheelOut(Answer):
     power: Figure
     carries: Figure | None
     spare: Figure | None
+    teeth_engaged: Figure | None = Field(description="whole teeth in mesh; none where friction carries")
 
 
 class GuideOut(Answer):

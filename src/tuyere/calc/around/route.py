@@ -18,7 +18,7 @@ from tuyere.core.drive.path import path_of
 from tuyere.core.drive.placing import by_two_tapes, on_strand
 from tuyere.core.drive.route import Route, Stop, TakeUp
 from tuyere.core.drive.wheel import DRIVEN, DRIVER, Wheel
-from tuyere.core.errors import InputError
+from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.steps import quiet
 
 Placed = tuple[float, float]
@@ -282,3 +282,14 @@ def beside_wheels(given: AroundIn | None) -> Iterator[None]:
         if e.field == "take_up":
             raise e.at("around.take_up.wheel") from e
         raise
+    except NoSolution as e:
+        # A take-up that does not reach, or pulls the wrong way, is said beside the take-up where there is one.
+        if given is None or given.take_up is None:
+            raise
+        raise InputError(
+            "around.take_up.wheel",
+            given.take_up.wheel,
+            e.why,
+            e.allowed or "the other side, or the other way",
+            **e.quantities,
+        ) from e

@@ -42,6 +42,9 @@ from tuyere.core.steps import quiet
 from tuyere.core.tension.hold import Hold
 from tuyere.core.tension.spans import span_settings
 
+# How the drawing calls wheels that hold a loop by their teeth.
+TOOTHED = ("chain", "toothed")
+
 
 class StandardLoop(NamedTuple):
     """A loop that can be had: its name, length in mm, the input field that takes it and what it then says, whether it is on."""
@@ -396,6 +399,9 @@ def around_out(
                 power=f(abs(w.power_kw), "power"),
                 carries=None if w.carries_kw is None else f(w.carries_kw, "power"),
                 spare=None if w.spare_percent is None else f(w.spare_percent, "percent"),
+                teeth_engaged=f(float(int(w.wrap.wheel.count * w.wrap.arc_deg / 360)), "count")
+                if w.wrap.wheel.profile in TOOTHED
+                else None,
             )
             for w in looked.wheels
             if w.power_kw
