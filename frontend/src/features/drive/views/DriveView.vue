@@ -14,6 +14,7 @@ import { driveLabels } from '@/elevation/callOuts'
 import ElevationSheet from '@/elevation/ElevationSheet.vue'
 import { formsOf } from '@/families'
 import { forDuty } from '@/forms/duty'
+import { onTheMachine } from '@/shared/state/builds'
 import { useFamilies } from '@/shared/state/families'
 import { useKept } from '@/shared/state/kept'
 import { useLater } from '@/shared/state/later'
@@ -130,7 +131,7 @@ async function load(keepShown = false) {
   } else {
     // What stands on the machine before a plan for it: its tension is the one to set.
     const builds = got.data.builds
-    const onIt = builds.find((b) => b.state === 'frozen' && b.purpose !== 'designed' && b.valid_to === null)
+    const onIt = onTheMachine(builds)
     const first = builds.find((b) => b.id === route.query.build) ?? onIt ?? builds[0]
     if (first) await show(first)
   }

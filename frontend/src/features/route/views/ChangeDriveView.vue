@@ -7,6 +7,7 @@ import { api, attempt } from '@/api/client'
 import type { Drive, DriveAnswer, DriveInput, Options, Problem } from '@/api/types'
 import AroundFigures from '@/lists/AroundFigures.vue'
 import { faultText } from '@/shared/format/faults'
+import { onTheMachine } from '@/shared/state/builds'
 import { useKept } from '@/shared/state/kept'
 import { setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
@@ -169,7 +170,7 @@ async function load() {
   drive.value = got.data
   setPlace(got.data.machine.name, got.data.name)
   const builds = got.data.builds
-  const onIt = builds.find((b) => b.state === 'frozen' && b.purpose !== 'designed' && b.valid_to === null)
+  const onIt = onTheMachine(builds)
   const first = builds.find((b) => b.state === 'draft') ?? onIt ?? builds[0]
   const from = kept.value.input
     ? { input: kept.value.input, family: kept.value.family, calc: kept.value.calc, options: kept.value.options }

@@ -7,6 +7,7 @@ import type { components } from '@/api/schema'
 import type { Drive, DriveAnswer, Elevation, Problem } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { arcPath, fit } from '@/elevation/frame'
+import { onTheMachine } from '@/shared/state/builds'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -81,7 +82,7 @@ async function load() {
   drive.value = got.data
   setPlace(got.data.machine.name, got.data.name)
   const builds = got.data.builds
-  const first = builds.find((b) => b.state === 'frozen' && b.purpose !== 'designed' && b.valid_to === null) ?? builds[0]
+  const first = onTheMachine(builds) ?? builds[0]
   if (!first) return
   const worked = await calculate<DriveAnswer>(first.calc, {
     units: settings.units,
