@@ -30,6 +30,7 @@ export function driveLabels(sheet: Sheet, wheel: 'sheave' | 'pulley'): Label[] {
             key: `${PULL}${s.id}`,
             at: `strand:${s.id}`,
             label: s.strand,
+            step: s.tension.step,
             number: s.tension.number,
             unit: `${s.tension.unit_shown}${sheet.around?.members === 1 ? '' : ' in all'}`,
           },

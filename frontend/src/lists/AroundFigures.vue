@@ -6,6 +6,8 @@ import type { components } from '@/api/schema'
 // A loop of many wheels in figures: how it is set and taken up first, then wheel by wheel and strand by strand.
 type Around = components['schemas']['AroundOut']
 const props = defineProps<{ around: Around }>()
+// A figure that was worked opens its working.
+const emit = defineEmits<{ how: [step: string, title: string] }>()
 const rows = computed(() =>
   props.around.wheels.map((w) => ({ ...w, loaded: props.around.loaded.find((l) => l.wheel === w.wheel) })),
 )
@@ -138,7 +140,15 @@ const MARK = { right: '●', rubs: '■', 'too far': '◐', 'wrong side': '■' 
               {{ w.grip_left || (w.loaded?.teeth_engaged ? `${w.loaded.teeth_engaged.number} teeth engaged` : '–') }}
             </td>
             <td class="figure">
-              {{ w.pull?.shown ?? '–' }}<template v-if="w.pulls_towards"> at {{ w.pulls_towards.shown }}</template>
+              <button
+                v-if="w.pull?.step"
+                type="button"
+                class="opens"
+                :aria-label="`How come: pull on ${w.wheel}, ${w.pull.shown}`"
+                @click="emit('how', w.pull.step, `pull on ${w.wheel}`)"
+              >
+                {{ w.pull.shown }}</button><template v-else>{{ w.pull?.shown ?? '–' }}</template
+              ><template v-if="w.pulls_towards"> at {{ w.pulls_towards.shown }}</template>
             </td>
           </tr>
         </tbody>
@@ -163,7 +173,17 @@ const MARK = { right: '●', rubs: '■', 'too far': '◐', 'wrong side': '■' 
           <tr v-for="s in strands" :key="s.id">
             <td>{{ s.strand }}</td>
             <td class="figure">{{ s.length.shown }}</td>
-            <td class="figure">{{ s.tension?.shown ?? '–' }} {{ s.side === 'between' ? '' : s.side }}</td>
+            <td class="figure">
+              <button
+                v-if="s.tension?.step"
+                type="button"
+                class="opens"
+                :aria-label="`How come: ${s.strand}, ${s.tension.shown}`"
+                @click="emit('how', s.tension.step, s.strand)"
+              >
+                {{ s.tension.shown }}</button><template v-else>{{ s.tension?.shown ?? '–' }}</template>
+              {{ s.side === 'between' ? '' : s.side }}
+            </td>
             <td class="figure">{{ s.setting?.deflection.shown ?? '–' }}</td>
             <td class="figure">{{ s.setting?.force.shown ?? '–' }}</td>
             <td class="figure">{{ s.setting?.frequency?.shown ?? '–' }}</td>
@@ -197,6 +217,17 @@ section {
 }
 td.figure {
   white-space: nowrap;
+}
+.opens {
+  font: inherit;
+  color: var(--touch);
+  background: none;
+  border: 0;
+  border-bottom: 2px solid var(--touch);
+  min-height: 44px;
+  min-width: 44px;
+  padding: 0 4px;
+  cursor: pointer;
 }
 svg {
   width: 100%;

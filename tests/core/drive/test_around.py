@@ -24,6 +24,7 @@ from tuyere.core.drive.placing import along_and_pushed, on_strand
 from tuyere.core.drive.pulled import least_pull, pull_for_newton
 from tuyere.core.drive.route import Route, Stop, TakeUp
 from tuyere.core.drive.route_check import compare
+from tuyere.core.drive.strand_steps import strand_steps
 from tuyere.core.drive.strands import slips, strands_pulled, strands_set
 from tuyere.core.drive.wheel import Role, Side, Wheel
 from tuyere.core.errors import InputError
@@ -483,3 +484,46 @@ def test_a_chains_idler_without_teeth_is_refused() -> None:
     with pytest.raises(InputError) as refused:
         CHAIN_METHOD.beside(case, WheelSaid(ident="i", role="idler", side="outside", outside_mm=90), "around.wheels.0")
     assert refused.value.field == "around.wheels.0.teeth"
+
+
+def pulled_drive():  # noqa: ANN201
+    case = v_drive()
+    take_up = replace(case.route.take_up, kind="spring", force_n=700.0, low_mm=-60, high_mm=80)  # type: ignore[type-var]
+    return replace(case, route=replace(case.route, take_up=take_up))
+
+
+@pytest.mark.outside(
+    "numpy: strands as the solution of a linear system of their own (power at each wheel; mean over the free lengths, or balance "
+    "at the pulled wheel), resultants as vector sums, ratios of what is left without the centrifugal part"
+)
+@pytest.mark.parametrize("made", [v_drive, pulled_drive])
+def test_the_working_of_the_strands_is_the_solution_of_their_own_equations(made) -> None:  # noqa: ANN001
+    worked = V_BELT_METHOD.work(made())
+    path, light = worked.shape.path, worked.level.centrifugal_n
+    found = strand_steps(worked, V_BELT_METHOD.strand_level_n(worked.level))
+    n, speed = len(path.spans), worked.speeds.loop_m_s
+    taken = {"driver": -5.5, "idler": 0.0, "driven": 4.0, "pump": 1.5}
+    a, b = np.zeros((n, n)), np.zeros(n)
+    # One equation for every wheel but the driver, whose own follows from the others.
+    for k, wrap in enumerate(path.wraps[1:], 1):
+        a[k, k], a[k, k - 1], b[k] = 1, -1, 1000 * taken[wrap.wheel.id] / speed
+    take_up = path.route.take_up
+    assert take_up is not None
+    if take_up.force_n is None:
+        lengths = [s.length_mm for s in path.spans]
+        a[0], b[0] = np.array(lengths) / sum(lengths), V_BELT_METHOD.strand_level_n(worked.level)
+    else:
+        k = next(i for i, w in enumerate(path.wraps) if w.wheel.id == take_up.wheel)
+        way = np.array(path.route.travel())
+        lean = np.array(path.spans[k - 1].heading) @ way, -np.array(path.spans[k].heading) @ way
+        a[0, k - 1], a[0, k], b[0] = lean[0], lean[1], take_up.force_n + light * sum(lean)
+    tension = np.linalg.solve(a, b)
+    for k, span in enumerate(path.spans):
+        assert float(found.tensions[span.id]) == pytest.approx(tension[k], rel=1e-6)
+    for k, wrap in enumerate(path.wraps):
+        one, other = tension[k - 1] - light, tension[k] - light
+        vector = np.array(path.spans[k].heading) * other - np.array(path.spans[k - 1].heading) * one
+        assert float(found.pulls[wrap.wheel.id]) == pytest.approx(float(np.hypot(*vector)), rel=1e-6)
+        if wrap.wheel.id in found.used:
+            assert float(found.used[wrap.wheel.id]) == pytest.approx(max(one, other) / min(one, other), rel=1e-6)
+    assert set(found.used) == {"driver", "driven", "pump"}

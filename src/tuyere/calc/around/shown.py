@@ -34,6 +34,7 @@ from tuyere.core.drive.method import Method
 from tuyere.core.drive.path import Path, solve_route
 from tuyere.core.drive.pulled import pull_for_newton
 from tuyere.core.drive.route import Route
+from tuyere.core.drive.strand_steps import StrandSteps, strand_steps
 from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand
 from tuyere.core.drive.travel import Released, Travel, released, touching, travel_of
 from tuyere.core.errors import CoreError, NoSolution
@@ -70,8 +71,9 @@ def wheel_rows(
     slips: Sequence[SlipAt],
     vectors: Sequence[ShaftVector],
     frame: Frame,
+    steps: StrandSteps | None = None,
 ) -> list[RouteWheelOut]:
-    """Wheel by wheel in the order of travel."""
+    """Wheel by wheel in the order of travel; with ``steps`` a pull opens its working."""
     f = frame.figure
     pulls, margins = {v.wheel: v for v in vectors}, {s.wheel: s.margin for s in slips}
     rows = []
@@ -83,7 +85,7 @@ def wheel_rows(
                 speed=f(t.rpm, "speed"),
                 turns="clockwise" if t.clockwise else "counter-clockwise",
                 arc=f(wrap.arc_deg, "angle"),
-                pull=None if v is None else f(v.newtons, "force"),
+                pull=None if v is None else f(v.newtons if steps is None else steps.pulls[t.wheel], "force"),
                 pulls_towards=None if v is None else f(heading_deg(v), "angle"),
                 grip_left="" if left is None else f"{left:.2f} times what it needs" if left >= 1 else "it slips",
             )
@@ -91,15 +93,19 @@ def wheel_rows(
     return rows
 
 
-def strand_rows(path: Path, strands: Sequence[Strand], frame: Frame) -> list[RouteStrandOut]:
-    """Strand by strand in the order of travel."""
+def strand_rows(
+    path: Path, strands: Sequence[Strand], frame: Frame, steps: StrandSteps | None = None
+) -> list[RouteStrandOut]:
+    """Strand by strand in the order of travel; with ``steps`` a tension opens its working."""
     f, tensions = frame.figure, {s.id: s for s in strands}
     return [
         RouteStrandOut(
             id=s.id,
             strand=f"{s.after} to {s.before}",
             length=f(s.length_mm, "length", "tape"),
-            tension=f(tensions[s.id].tension_n, "force") if s.id in tensions else None,
+            tension=f(tensions[s.id].tension_n if steps is None else steps.tensions[s.id], "force")
+            if s.id in tensions
+            else None,
             side=tensions[s.id].side if s.id in tensions else "",
         )
         for s in path.spans
@@ -343,6 +349,8 @@ def around_out(
     with quiet():
         hold = method.hold(worked)
         loose = released(worked.case.route, worked.shape.length_mm) if given.engages else None
+    # In the open: every strand and every pull on a shaft can be asked how come.
+    steps = strand_steps(worked, method.strand_level_n(worked.level))
     _remark(looked)
     slack = [s for s in worked.strands if s.tension_n <= 0]
     if slack and hold is not None:
@@ -391,8 +399,9 @@ def around_out(
             slips=worked.slips,
             vectors=worked.shaft_vectors,
             frame=frame,
+            steps=steps,
         ),
-        strands=strand_rows(path, worked.strands, frame),
+        strands=strand_rows(path, worked.strands, frame, steps),
         loaded=[
             LoadedWheelOut(
                 wheel=w.wrap.wheel.id,

@@ -377,7 +377,11 @@ watch(
           <TensionFall :id="id" />
         </template>
       </section>
-      <AroundLoop v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" />
+      <AroundLoop
+        v-if="worked.answer.value?.sheet?.around"
+        :around="worked.answer.value.sheet.around"
+        @how="(s: string, t: string) => (how = { step: s, title: t })"
+      />
       <PartsOf v-if="build" :id="id" :key="build.id" />
       <HowCome
         :steps="worked.answer.value?.working ?? []"

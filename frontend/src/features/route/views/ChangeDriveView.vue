@@ -13,6 +13,7 @@ import { setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
+import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
 import GuideSentence from '../components/GuideSentence.vue'
@@ -54,6 +55,7 @@ const input = computed(() => (base.value ? withAround(base.value.input, route.va
 const body = () => ({ units: settings.units, options: base.value?.options ?? {}, input: input.value })
 const { answer, former, problem, busy, ask, clear } = useQuestion<DriveAnswer>(() => JSON.stringify(body()))
 const shown = computed(() => answer.value ?? former.value)
+const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const last = ref<DriveAnswer>()
 watch(answer, (a) => {
   if (a) last.value = a
@@ -296,7 +298,8 @@ onBeforeUnmount(() => clearTimeout(timer))
       </div>
       <template v-if="answer?.sheet?.around">
         <NoticeList :notices="answer.notices" />
-        <AroundFigures :around="answer.sheet.around" />
+        <AroundFigures :around="answer.sheet.around" @how="(s: string, t: string) => (how = { step: s, title: t })" />
+        <HowCome :steps="answer.working" :step="how.step" :title="how.title" @close="how.step = null" />
       </template>
     </template>
   </main>
