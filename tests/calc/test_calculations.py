@@ -34,7 +34,7 @@ def figures(x: Any, path: str = "") -> list[tuple[str, dict[str, Any]]]:
 
 
 # It weighs words against words: what it tells are shares of a hundred, not quantities.
-JUDGES = {"failure-finder", "dead-drive"}
+JUDGES = {"failure-finder", "dead-drive", "route-check"}
 
 
 @pytest.mark.parametrize("name", NAMES)

@@ -46,6 +46,7 @@ STEPLESS = {
     ),
     "counted, or a plain difference or share of figures that stand beside it": (
         r"link-belt result\.(hand_tight|run)",
+        r"roller-conveyor result\.(order|links|run|arc)$",
         r"groove-wear result\.(wheels\[\d\]\.used|speed_change)",
         r"take-up-left result\.used",
         r"belt-wear result\.(used|grown)$",

@@ -43,7 +43,7 @@ def conveyor(**other: float) -> Conveyor:
 @pytest.mark.parametrize("arc", [3.0, 6.0, 12.0])
 def test_the_tail_tension_just_turns_the_first_roller(mu: float, arc: float) -> None:
     pull = 6.0
-    tail = float(tail_tension(pull, mu, arc))
+    tail = float(tail_tension(1.0, pull, mu, arc))
     found = solve_ivp(lambda _t, y: mu * y, (0, radians(arc)), [tail], rtol=1e-11, atol=1e-11).y[0, -1]
     assert found - tail == pytest.approx(pull, rel=1e-8)
 
@@ -92,7 +92,7 @@ def test_power_is_the_difference_of_the_tensions(load: float) -> None:
 def test_more_pressing_asks_for_less_tension_and_a_little_more_belt() -> None:
     light, deep = (work_conveyor(conveyor(pressed_mm=p), load_n=100, speed_m_s=0.6) for p in (4.0, 8.0))
     assert deep.tail_n < light.tail_n and deep.path.length_mm > light.path.length_mm
-    assert light.tail_n / MARGIN == pytest.approx(float(tail_tension(5.0, 0.3, light.roller_arc_deg)))
+    assert light.tail_n / MARGIN == pytest.approx(float(tail_tension(1.0, 5.0, 0.3, light.roller_arc_deg)))
 
 
 @pytest.mark.parametrize(

@@ -480,6 +480,7 @@ QUANTITIES: dict[str, Quantity] = {
     "mu_bk": _(r"\mu_\mathrm{b}", "1", "friction of the belt on a roller"),
     "theta_rol": _(r"\theta_\mathrm{r}", "°", "arc of the belt on a roller"),
     "T_tail": _(r"T_\mathrm{t}", "N", "tension where the belt reaches the first roller"),
+    "k_rol": _(r"k_\mathrm{m}", "1", "margin over what just turns a roller"),
     "n_rol": _("n", "1", "rollers"),
     "T_head": _(r"T_\mathrm{h}", "N", "tension where it reaches the driver"),
     "P_rol": _(r"P_\mathrm{r}", "kW", "power that the rollers take"),

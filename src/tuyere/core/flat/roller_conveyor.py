@@ -28,6 +28,7 @@ ROLLING_SHARE = 0.05
 ROLLER_FRICTION = 0.3
 # A quarter more than what just drives: dust and damp take from the friction; judgement, no source.
 MARGIN = 1.25
+MARGIN_SOURCE = Source(title="a quarter over what just turns a roller", origin="common practice", confidence="low")
 MOST_ROLLERS = 29
 
 
@@ -38,9 +39,9 @@ def pull_of_roller(W_rol: Num, mu_rol: Num) -> Num:
 
 
 @formula("T_tail", EYTELWEIN)
-def tail_tension(F_rol: Num, mu_bk: Num, theta_rol: Num) -> Num:
-    """Tension with which the belt reaches the first roller so that it just turns it; the later ones have more."""
-    return F_rol / (exp(mu_bk * radians(theta_rol)) - 1)
+def tail_tension(k_rol: Num, F_rol: Num, mu_bk: Num, theta_rol: Num) -> Num:
+    """Tension with which the belt reaches the first roller so that it turns it with a margin; the later ones have more."""
+    return k_rol * F_rol / (exp(mu_bk * radians(theta_rol)) - 1)
 
 
 @formula("T_head", STATICS)
@@ -135,7 +136,8 @@ def work_conveyor(
     mu = looked_up("mu_bk", ROLLER_FRICTION if friction is None else friction, "", EYTELWEIN)
     with about("roller 1"):
         pull = pull_of_roller(load_n, share)
-        tail = MARGIN * tail_tension(pull, mu, least)
+        margin = looked_up("k_rol", MARGIN, "", MARGIN_SOURCE)
+        tail = tail_tension(margin, pull, mu, least)
     head = head_tension(tail, float(c.rollers), pull)
     turns = 2 * 3.141592653589793 * c.thickness_mm
     return ConveyorWorked(
