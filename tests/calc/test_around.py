@@ -433,3 +433,31 @@ def test_teeth_engaged_are_counted_on_every_loaded_sprocket() -> None:
     arcs = {w.wheel: w.arc.value for w in found.wheels}
     engaged = {w.wheel: w.teeth_engaged.value for w in found.loaded}
     assert engaged == {"driver": int(19 * arcs["driver"] / 360), "driven": int(38 * arcs["driven"] / 360)}
+
+
+def test_how_far_the_shafts_stand_apart_is_not_refitted_round_more_than_two_wheels() -> None:
+    answer = asked("v-belt-drive", CLUTCH)
+    assert answer.sheet is not None
+    assert all(c.path is None for c in answer.sheet.call_outs if c.at.startswith("centres:"))
+    change = {"calc": "v-belt-drive", "input": CLUTCH, "path": "centre_distance", "typed": "31 in"}
+    with pytest.raises(InputError, match="have their places"):
+        asked("drive-refit", change)
+
+
+def test_every_book_rates_the_loop_as_it_lies() -> None:
+    """Two ways to one figure: the book that is used says of one belt what the drive says."""
+    drive, books = asked("v-belt-drive", CLUTCH).result, asked("v-belt-bases", CLUTCH).result
+    used = next(r for r in books.rows if r.used)
+    assert used.belt_power.value == pytest.approx(drive.belt_power.value, rel=1e-9)
+    span = CLUTCH | {"low": "1200 rpm", "high": "2000 rpm", "load": "constant torque"}
+    found = asked("v-belt-range", span).result
+    # Every shaft's share goes with the whole: at its own speed the drive asks as many belts as it does alone.
+    assert found.belts.value == drive.belts.value and found.belts_needed.value >= 1
+
+
+def test_a_belt_that_carries_nothing_is_not_blamed_on_the_take_up() -> None:
+    # Two hundred times the power: no number of belts carries it, whatever takes it up.
+    said = CLUTCH | {"power": "1000 hp", "belt": {"designation": "B97"}}
+    with pytest.raises(CoreError) as refused:
+        asked("v-belt-drive", said)
+    assert "take_up" not in getattr(refused.value, "field", "")

@@ -47,7 +47,9 @@ const named = computed(() =>
 const dimension = computed(() => (narrow.value || !named.value.length ? 0 : DIMENSION))
 const frame = computed(() => {
   const side = narrow.value ? 14 : 136
-  const inset = { left: side, right: side, top: narrow.value ? 12 : 30, bottom: narrow.value ? 28 : 30 }
+  // Among many wheels a distance has no room but beyond its line: that is left for it.
+  const edge = props.elevation.wheels.length > 2 ? 64 : 30
+  const inset = { left: side, right: side, top: narrow.value ? 12 : edge, bottom: narrow.value ? 28 : edge }
   return fit(props.elevation, size.value.w, size.value.h, inset, dimension.value, Infinity, named.value)
 })
 const lines = computed(() =>

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from pydantic import ConfigDict, Field, JsonValue, ValidationError
 
 from tuyere.calc.answer import Answer, Figure
-from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.model import around_said
 from tuyere.calc.around.shown import hand_share
 from tuyere.calc.entry import reading_in
 from tuyere.calc.families.protocol import AnyFamily, of_calc
@@ -60,7 +60,7 @@ def on_span(hold: Hold, worked: WorkedDrive[object, object, object], span: str, 
 def pull_per_newton(given: Input, worked: WorkedDrive[object, object, object], belts: int) -> float | None:
     """Pull where a hand or spring sets it, for one newton in one belt; None where nothing is pulled."""
     own = worked.shape.path.route.take_up
-    around = given.around if isinstance(given, DriveIn) else None
+    around = around_said(given)
     if around is None or around.take_up is None or own is None or own.force_n is None:
         return None
     share = hand_share(around.take_up, worked.case.route)

@@ -5,13 +5,8 @@ Everything here is invented.
 
 from __future__ import annotations
 
-import uuid
-from collections.abc import Callable
-
-from sqlmodel import Session
-
 from tuyere.demo.kinds import MOTOR, DemoDrive, DemoMachine, OtherBuild, runs
-from tuyere.demo.visits import Visit, visit
+from tuyere.demo.visits import Visit
 
 ROLLERS = 4
 
@@ -306,7 +301,7 @@ AROUND_WORK: tuple[DemoMachine, ...] = (
         ),
     ),
 )
-VISITS: tuple[Visit, ...] = (
+AROUND_VISITS: tuple[Visit, ...] = (
     Visit(
         tag="VM-1",
         drive="Cutter belt, the clutch",
@@ -347,9 +342,3 @@ VISITS: tuple[Visit, ...] = (
         },
     ),
 )
-
-
-def around_work(session: Session, ident: Callable[..., uuid.UUID]) -> None:
-    """Visits with their readings; ``ident`` gives a drive's id by its machine's tag and its name."""
-    for v in VISITS:
-        visit(session, v, ident(v.tag, v.drive))

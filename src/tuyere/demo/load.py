@@ -13,7 +13,7 @@ from sqlalchemy.engine import Engine
 from sqlmodel import Session, SQLModel, select
 
 from tuyere.calc.families.protocol import FAMILIES
-from tuyere.demo.around_work import around_work
+from tuyere.demo.around_work import AROUND_VISITS
 from tuyere.demo.history import history
 from tuyere.demo.kinds import DemoBuild, DemoDrive, OtherBuild
 from tuyere.demo.shelf import LOW, PLACES, PRICES, SHELF
@@ -133,7 +133,7 @@ def load(engine: Engine, say: Callable[[str], None] = lambda _: None) -> int:
         history(session, _ident)
         visits(session, _ident)
         speed_work(session, _ident)
-        around_work(session, _ident)
+        visits(session, _ident, AROUND_VISITS)
         for item in keep_stock(session, FOREMAN, read_stock(SHELF).lines):
             name = item.designation or item.section
             set_place(session, FOREMAN, item.id, PLACES.get(name, "rack 2"), low=LOW.get(name), price=PRICES.get(name))

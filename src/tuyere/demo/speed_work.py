@@ -11,7 +11,7 @@ from collections.abc import Callable
 from sqlmodel import Session
 
 from tuyere.demo.kinds import DIRECT, DemoBuild, DemoDrive, DemoMachine, OtherBuild, runs
-from tuyere.demo.visits import Visit, visit
+from tuyere.demo.visits import Visit, visits
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.speeds.forms import PlateSave
 from tuyere.store.speeds.plate import save_plate
@@ -162,8 +162,7 @@ PLATES = (
 
 def speed_work(session: Session, ident: Callable[..., uuid.UUID]) -> None:
     """Visits with their readings, and the plates; ``ident`` gives a drive's id by its machine's tag and its name."""
-    for v in VISITS:
-        visit(session, v, ident(v.tag, v.drive))
+    visits(session, ident, VISITS)
     for tag, drive, title, rows in PLATES:
         key = ident(tag, drive, "plate")
         form = PlateSave.model_validate(

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from datetime import timedelta
 
@@ -173,8 +173,8 @@ def visit(session: Session, of: Visit, drive: uuid.UUID) -> uuid.UUID:
     return job.id
 
 
-def visits(session: Session, ident: Callable[..., uuid.UUID]) -> int:
+def visits(session: Session, ident: Callable[..., uuid.UUID], which: Sequence[Visit] = VISITS) -> int:
     """All of them; ``ident`` gives a drive's id by its machine's tag and its name."""
-    for v in VISITS:
+    for v in which:
         visit(session, v, ident(v.tag, v.drive))
-    return len(VISITS)
+    return len(which)

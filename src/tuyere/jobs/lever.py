@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from math import acos, degrees, hypot
 
-from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.model import around_said
 from tuyere.calc.around.route import lever_arms
 from tuyere.calc.registry import Input
 from tuyere.core.drive.case import WorkedDrive
@@ -23,7 +23,7 @@ class Lever:
 
 def lever_of(given: Input, worked: WorkedDrive[object, object, object]) -> Lever | None:
     """The lever of a drive whose idler swings on an arm. Source: the drive's own path."""
-    around = given.around if isinstance(given, DriveIn) else None
+    around = around_said(given)
     route, path = worked.case.route, worked.shape.path
     take_up = path.route.take_up
     if around is None or around.take_up is None or take_up is None or take_up.pivot is None:
@@ -49,7 +49,7 @@ HELD = {"spring": "sprung-idler", "weight": "weighted-idler", "lever": "lever-id
 
 def take_up_word(given: Input) -> str | None:
     """How a drawn loop is taken up, in the jobs' word; None where it is not drawn."""
-    around = given.around if isinstance(given, DriveIn) else None
+    around = around_said(given)
     if around is None or around.take_up is None:
         return None
     t = around.take_up

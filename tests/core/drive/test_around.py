@@ -15,13 +15,14 @@ from shapely import LineString, Point, Polygon
 
 from tuyere.core.drive.around import governing_arc
 from tuyere.core.drive.bends import bends_of, on_tight_strand, small_idlers
+from tuyere.core.drive.first_slip import least_pull
 from tuyere.core.drive.guides import Guide, clearance, inside_of, outline_of
 from tuyere.core.drive.loads import PowerAt
 from tuyere.core.drive.look_around import look_around
 from tuyere.core.drive.method import WheelSaid
 from tuyere.core.drive.path import lengths_over, path_of
 from tuyere.core.drive.placing import along_and_pushed, on_strand
-from tuyere.core.drive.pulled import least_pull, pull_for_newton
+from tuyere.core.drive.pulled import pull_for_newton
 from tuyere.core.drive.route import Route, Stop, TakeUp
 from tuyere.core.drive.route_check import compare
 from tuyere.core.drive.strand_steps import strand_steps

@@ -12,8 +12,9 @@ from tuyere.calc.registry import Input
 
 Name = Annotated[Text, Field(min_length=1, max_length=30)]
 # The two strands of the plain drive, in the sense of travel: a further wheel stands on one of them.
-Going: Literal["driver-driven"] = "driver-driven"
 Between = Literal["driver-driven", "driven-driver"]
+GOING: Between = "driver-driven"
+COMING: Between = "driven-driver"
 MOST_MORE = 58
 
 
@@ -89,3 +90,8 @@ class DriveIn(Input):
     """What every family's whole drive may say beside its own."""
 
     around: AroundIn | None = Field(default=None, description="more than two wheels: idlers, guides, further shafts")
+
+
+def around_said(given: Input) -> AroundIn | None:
+    """What an input says of a loop of more than two wheels; None where it says nothing or cannot."""
+    return given.around if isinstance(given, DriveIn) else None

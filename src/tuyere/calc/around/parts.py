@@ -8,45 +8,32 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
-from pydantic import BaseModel, JsonValue, TypeAdapter
+from pydantic import JsonValue, TypeAdapter
 
-from tuyere.calc.around.model import AroundIn, AroundWheelIn, Going, GuideIn
-from tuyere.calc.as_entered import as_entered
+from tuyere.calc.around.model import COMING, GOING, AroundIn, AroundWheelIn, GuideIn
+from tuyere.calc.as_entered import with_unit
 from tuyere.calc.entry import Entered, Power, reading_in
 from tuyere.calc.families.parts_model import Dim, Parts, ShaftKey, WheelPart, stops_of
+from tuyere.calc.said import said
 from tuyere.core.drive.route import Route
+from tuyere.core.drive.wheel import DRIVEN, DRIVER
 
 PLACES = ("x", "y", "from_driver", "from_driven", "above", "along", "pushed")
 SPEC = "around"
 _POWER: TypeAdapter[Entered] = TypeAdapter(Power)
 
 
-def said(model: BaseModel, names: tuple[str, ...], units: str) -> dict[str, JsonValue]:
-    """What was said of these fields: texts with their unit where they were typed, else numbers in the core's units."""
-    out: dict[str, JsonValue] = {}
-    for name in names:
-        value = getattr(model, name)
-        if name not in model.model_fields_set or value is None:
-            continue
-        if isinstance(value, Entered):
-            typed = value.typed
-            out[name] = value.value if typed is None else as_entered(value.value, typed, value.kind, units)
-        else:
-            out[name] = value
-    return out
-
-
 def _size(size: Entered, units: str) -> Dim:
-    typed = None if size.typed is None else as_entered(size.value, size.typed, size.kind, units)
+    typed = None if size.typed is None else with_unit(size.typed, size.kind, units)
     return Dim(mm=size.value, kind="outside", typed=typed)
 
 
 def _wheel(w: AroundWheelIn, no: int, *, route: Route, profile: str, kind: str, units: str) -> WheelPart:
     at = route.wheel(w.name)
     size = w.diameter
-    spec: dict[str, JsonValue] = {"place": said(w, PLACES, units)}
+    spec: dict[str, JsonValue] = {"place": said(w, units, PLACES)}
     if w.power is not None:
-        spec |= said(w, ("power",), units)
+        spec |= said(w, units, ("power",))
     if w.teeth is not None and size is not None:
         spec["sized"] = True
     return WheelPart(
@@ -72,7 +59,7 @@ def _guide(g: GuideIn, no: int, units: str) -> WheelPart:
         y_mm=g.y.value,
         diameter=_size(g.diameter, units),
         profile="pin",
-        spec={"place": said(g, names, units)},
+        spec={"place": said(g, units, names)},
     )
 
 
@@ -86,10 +73,10 @@ def parts_around(given: AroundIn, route: Route, parts: Parts, units: str) -> Par
         made.append(_wheel(w, numbers[w.role], route=route, profile=sample.profile, kind=sample.kind, units=units))
     made += [_guide(g, k, units) for k, g in enumerate(given.guides, 1)]
     at = route.driven
-    wheels = tuple(replace(w, x_mm=at.x_mm, y_mm=at.y_mm) if w.id == "driven" else w for w in made)
-    kept: dict[str, JsonValue] = {"driven": said(given, ("driven_x", "driven_y"), units), "engages": given.engages}
+    wheels = tuple(replace(w, x_mm=at.x_mm, y_mm=at.y_mm) if w.id == DRIVEN else w for w in made)
+    kept: dict[str, JsonValue] = {"driven": said(given, units, ("driven_x", "driven_y")), "engages": given.engages}
     if given.take_up is not None:
-        kept["take_up"] = said(given.take_up, tuple(type(given.take_up).model_fields), units)
+        kept["take_up"] = said(given.take_up, units)
     loop = parts.loop
     loop = replace(loop, stops=stops_of(route), take_up=route.take_up, spec={**loop.spec, SPEC: kept})
     return replace(parts, wheels=wheels, loops=(loop, *parts.loops[1:]))
@@ -117,17 +104,17 @@ def around_values(parts: Parts) -> dict[str, JsonValue] | None:
     driven = kept["driven"]
     assert isinstance(driven, Mapping)
     wheels: list[JsonValue] = []
-    between: str = Going
+    between: str = GOING
     sides = {s.wheel: s.side for s in parts.loop.stops}
     for stop in parts.loop.stops:
-        if stop.wheel == "driver":
+        if stop.wheel == DRIVER:
             continue
-        if stop.wheel == "driven":
-            between = "driven-driver"
+        if stop.wheel == DRIVEN:
+            between = COMING
             continue
         wheels.append(_values(by_id[stop.wheel], between, stop.side))
     out: dict[str, JsonValue] = {**driven, "wheels": wheels}
-    if sides["driven"] == "outside":
+    if sides[DRIVEN] == "outside":
         out["driven_side"] = "outside"
     guides: list[JsonValue] = []
     for w in parts.wheels:

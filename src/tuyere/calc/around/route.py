@@ -7,7 +7,7 @@ from contextlib import contextmanager
 from dataclasses import replace
 from math import cos, hypot, radians, sin
 
-from tuyere.calc.around.model import AroundIn, AroundWheelIn, Going, TakeUpIn
+from tuyere.calc.around.model import GOING, AroundIn, AroundWheelIn, TakeUpIn
 from tuyere.calc.entry import maybe, value_of
 from tuyere.core.drive.any_route import pull_at_wheel
 from tuyere.core.drive.case import Case, L, R, S
@@ -140,8 +140,8 @@ def _place(k: int, w: AroundWheelIn, driven: Placed) -> Placed | None:
 def in_order(given: AroundIn) -> list[tuple[int, AroundWheelIn] | None]:
     """Further wheels by their number in the order of travel from the driver; None stands for the driven wheel."""
     numbered = list(enumerate(given.wheels))
-    going: list[tuple[int, AroundWheelIn] | None] = [(k, w) for k, w in numbered if w.between == Going]
-    return [*going, None, *((k, w) for k, w in numbered if w.between != Going)]
+    going: list[tuple[int, AroundWheelIn] | None] = [(k, w) for k, w in numbered if w.between == GOING]
+    return [*going, None, *((k, w) for k, w in numbered if w.between != GOING)]
 
 
 def _on_strands(
@@ -283,13 +283,8 @@ def beside_wheels(given: AroundIn | None) -> Iterator[None]:
             raise e.at("around.take_up.wheel") from e
         raise
     except NoSolution as e:
-        # A take-up that does not reach, or pulls the wrong way, is said beside the take-up where there is one.
-        if given is None or given.take_up is None:
+        # What pulls the way its strands pull is said beside the take-up.
+        if given is None or given.take_up is None or e.field != "take_up":
             raise
-        raise InputError(
-            "around.take_up.wheel",
-            given.take_up.wheel,
-            e.why,
-            e.allowed or "the other side, or the other way",
-            **e.quantities,
-        ) from e
+        name = given.take_up.wheel
+        raise InputError("around.take_up.wheel", name, e.why, "the other side, or the other way") from e

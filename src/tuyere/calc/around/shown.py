@@ -43,9 +43,6 @@ from tuyere.core.steps import quiet
 from tuyere.core.tension.hold import Hold
 from tuyere.core.tension.spans import span_settings
 
-# How the drawing calls wheels that hold a loop by their teeth.
-TOOTHED = ("chain", "toothed")
-
 
 class StandardLoop(NamedTuple):
     """A loop that can be had: its name, length in mm, the input field that takes it and what it then says, whether it is on."""
@@ -133,9 +130,9 @@ def _with_belt(route: Route, length_mm: float, frame: Frame) -> list[OffOut]:
     """The same clutch with a belt a little short and a little long."""
     f, out = frame.figure, []
     with quiet():
+        reach = travel_of(route, route, None)
         for by in (-OFF_MM, OFF_MM):
             found = released(route, length_mm + by)
-            reach = travel_of(route, route, None)
             engages = reach is not None and reach.least_mm <= length_mm + by <= reach.most_mm
             out.append(OffOut(by=f(by, "place"), slack=f(found.slack_mm, "gap"), drags=found.drags, engages=engages))
     return out
@@ -315,6 +312,29 @@ def _says(looked: LookedAround, worked: WorkedDrive[L, R, S]) -> str:
     return f"{name} slips first, at {looked.times:.1f} times this load."
 
 
+def remark_slack(strands: Sequence[Strand], field: str) -> None:
+    """Say so where a strand goes slack under the load."""
+    slack = next((s for s in strands if s.tension_n <= 0), None)
+    if slack is not None:
+        notice(
+            "danger",
+            "goes-slack",
+            f"The strand from {slack.after} to {slack.before} goes slack under this load: the loop jumps off or slips.",
+            f"input.{field}",
+        )
+
+
+def remark_tight(idlers: Sequence[str], field: str) -> None:
+    """Say so of idlers that press on the tight strand."""
+    for name in idlers:
+        notice(
+            "caution",
+            "on-the-tight-strand",
+            f"{name} presses on the tight strand: it belongs on the slack one, right after the driver in the way.",
+            f"input.{field}",
+        )
+
+
 def _remark(looked: LookedAround) -> None:
     for s in looked.small:
         notice(
@@ -326,13 +346,7 @@ def _remark(looked: LookedAround) -> None:
             "A larger idler; handbooks give no figure for the life it costs.",
             least=(s.least_mm, "length"),
         )
-    for w in looked.on_tight:
-        notice(
-            "caution",
-            "on-the-tight-strand",
-            f"{w} presses on the tight strand: it belongs on the slack one, right after the driver in the way.",
-            "input.around.wheels",
-        )
+    remark_tight(looked.on_tight, "around.wheels")
 
 
 def around_out(
@@ -352,14 +366,8 @@ def around_out(
     # In the open: every strand and every pull on a shaft can be asked how come.
     steps = strand_steps(worked, method.strand_level_n(worked.level))
     _remark(looked)
-    slack = [s for s in worked.strands if s.tension_n <= 0]
-    if slack and hold is not None:
-        notice(
-            "danger",
-            "goes-slack",
-            f"The strand from {slack[0].after} to {slack[0].before} goes slack under this load: the loop jumps off or slips.",
-            "input.around",
-        )
+    if hold is not None:
+        remark_slack(worked.strands, "around")
     f = frame.figure
     least_static = _least_static(worked, method)
     if least_static is not None and worked.first_to_slip is not None and worked.first_to_slip.margin < 1:
@@ -408,9 +416,7 @@ def around_out(
                 power=f(abs(w.power_kw), "power"),
                 carries=None if w.carries_kw is None else f(w.carries_kw, "power"),
                 spare=None if w.spare_percent is None else f(w.spare_percent, "percent"),
-                teeth_engaged=f(float(int(w.wrap.wheel.count * w.wrap.arc_deg / 360)), "count")
-                if w.wrap.wheel.profile in TOOTHED
-                else None,
+                teeth_engaged=None if w.teeth_engaged is None else f(float(w.teeth_engaged), "count"),
             )
             for w in looked.wheels
             if w.power_kw
@@ -443,7 +449,9 @@ def sheet_around(sheet: SheetOut, around: AroundOut) -> SheetOut:
     """
     wheel = max(around.wheels, key=lambda w: 0.0 if w.pull is None else w.pull.value)
     answers = list(sheet.answers)
-    update: dict[str, object] = {"around": around}
+    # The shafts have their places: how far apart two of them stand is changed with the drive, not by a figure.
+    call_outs = [c.model_copy(update={"path": None}) if c.at.startswith("centres:") else c for c in sheet.call_outs]
+    update: dict[str, object] = {"around": around, "call_outs": call_outs}
     if wheel.pull is not None:
         case = f"running, on {wheel.wheel}"
         answers = [

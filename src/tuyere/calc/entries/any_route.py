@@ -9,7 +9,7 @@ from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.around.model import Name, TakeUpIn
 from tuyere.calc.around.out import ReleasedOut, RouteStrandOut, RouteWheelOut, TravelOut
 from tuyere.calc.around.route import lever_arms, take_up_of
-from tuyere.calc.around.shown import released_out, strand_rows, travel_out, wheel_rows
+from tuyere.calc.around.shown import released_out, remark_slack, remark_tight, strand_rows, travel_out, wheel_rows
 from tuyere.calc.entry import Force, Length, Place, Power, Size, Speed, maybe, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real
@@ -21,6 +21,7 @@ from tuyere.core.drive.any_route import (
     pull_at_hand,
     work_around,
 )
+from tuyere.core.drive.bends import on_tight_strand
 from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.drive.placing import by_two_tapes
 from tuyere.core.drive.route import Route, Stop, TakeUp
@@ -285,23 +286,8 @@ def any_route(given: AnyRouteIn, frame: Frame) -> AnyRouteOut:
         title="The loop",
     )
     first = a.first_to_slip
-    if given.take_up is not None and a.strands:
-        beside = [s for s in a.strands if given.take_up.wheel in (s.after, s.before)]
-        if any(s.side == "tight" for s in beside) and wheels[0].id != given.take_up.wheel:
-            notice(
-                "caution",
-                "on-the-tight-strand",
-                f"{given.take_up.wheel} presses on the tight strand: it belongs on the slack one, right after the driver in the way.",
-                "input.take_up.wheel",
-            )
-    slack = [s for s in a.strands if s.tension_n <= 0]
-    if slack:
-        notice(
-            "danger",
-            "goes-slack",
-            f"The strand from {slack[0].after} to {slack[0].before} goes slack under this load: the loop jumps off or slips.",
-            "input.static_tension",
-        )
+    remark_tight(on_tight_strand(a.path, a.strands), "wheels")
+    remark_slack(a.strands, "static_tension")
     length = f(a.path.length_mm, "length", "tape")
     slips_first = "" if first is None else first.wheel
     says = f"A loop of {length.shown}."

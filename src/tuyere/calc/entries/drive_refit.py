@@ -3,12 +3,14 @@
 from pydantic import Field, JsonValue
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.around.model import around_said
 from tuyere.calc.entry import reading_in
 from tuyere.calc.families.asked import drive_asked
 from tuyere.calc.families.protocol import Change, dumped
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
+from tuyere.core.errors import InputError
 
 
 class RefitIn(Input):
@@ -75,6 +77,13 @@ def drive_refit(given: RefitIn, frame: Frame) -> RefitOut:
     """Ask the family where the change means more than its own field; else put it in."""
     with reading_in(frame.units):
         family, now = drive_asked(given.calc, given.input)
+        if around_said(now) is not None and given.path == "centre_distance":
+            raise InputError(
+                "centre_distance",
+                given.typed,
+                "round more than two wheels the shafts have their places",
+                "change the drive",
+            )
         found = family.refit(now, Change(path=given.path, typed=given.typed), frame)
         if found is not None:
             return RefitOut(

@@ -14,13 +14,11 @@ from tuyere.core.drawing.drive import drive_scene
 from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.errors import InputError
 from tuyere.core.flat.link_belt import work_link_belt
-from tuyere.core.flat.roller_conveyor import Conveyor, work_conveyor
+from tuyere.core.flat.roller_conveyor import LINK_THICK_MM, Conveyor, work_conveyor
 from tuyere.core.notices import notice
 from tuyere.core.speeds.formulas import belt_speed
 
 GROUP = "Flat, round and link belts"
-# How thick the belts are drawn and counted: link belts by the section they replace, about; round ones by their own size.
-LINK_THICK_MM = {"Z": 7.0, "A": 9.0, "B": 12.0, "C": 15.0}
 
 
 class RollerConveyorIn(Input):

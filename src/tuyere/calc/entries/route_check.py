@@ -6,13 +6,13 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, ElevationOut
-from tuyere.calc.around.model import DriveIn, Name
+from tuyere.calc.around.model import Name, around_said
 from tuyere.calc.around.route import guides_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.held import DriveAskedIn, drive_worked
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.drive.elevation import elevation_of, with_surroundings
-from tuyere.core.drive.guides import inside_of
+from tuyere.core.drive.guides import Guide, inside_of
 from tuyere.core.drive.path import Path, path_of
 from tuyere.core.drive.route import Route, Stop
 from tuyere.core.drive.route_check import compare
@@ -67,8 +67,7 @@ class RouteCheckOut(Answer):
     there: ElevationOut | None
 
 
-def _drawn(path: Path, family: str, thick: float, around: DriveIn) -> ElevationOut:
-    guides = () if around.around is None else guides_of(around.around)
+def _drawn(path: Path, family: str, thick: float, guides: tuple[Guide, ...]) -> ElevationOut:
     made = elevation_of(path, family, thickness_mm=thick)
     return ElevationOut.model_validate(with_surroundings(made, path.route, None, guides), from_attributes=True)
 
@@ -133,12 +132,12 @@ def _lying(given: RouteCheckIn, right: Route) -> tuple[Stop, ...]:
 def route_check(given: RouteCheckIn, frame: Frame) -> RouteCheckOut:
     """Hold one way against the other. Raises InputError beside what is no part of the drive."""
     asked = drive_worked(given.drive, frame)
-    around, worked = asked.given, asked.worked
-    assert isinstance(around, DriveIn)
+    around, worked = around_said(asked.given), asked.worked
+    guides = () if around is None else guides_of(around)
     route, thick = worked.shape.path.route, asked.family.method.thickness_mm(worked.case)
     lying = _lying(given, route)
     faults = [MisroutedOut(part=m.wheel, fault=m.fault, says=m.says) for m in compare(route.stops, lying)]
-    pins = {g.id: g for g in (() if around.around is None else guides_of(around.around))}
+    pins = {g.id: g for g in guides}
     for k, one in enumerate(given.passes):
         if one.guide not in pins:
             raise InputError(f"passes.{k}.guide", one.guide, "this drive has no such guide", ", ".join(pins) or "none")
@@ -158,7 +157,7 @@ def route_check(given: RouteCheckIn, frame: Frame) -> RouteCheckOut:
         except InputError:
             path = None
         if path is not None:
-            there = _drawn(path, worked.elevation.family, thick, around)
+            there = _drawn(path, worked.elevation.family, thick, guides)
             # A guide that nobody spoke of may be missed by the way itself.
             said = {p.guide for p in given.passes}
             for g in pins.values():
@@ -175,6 +174,6 @@ def route_check(given: RouteCheckIn, frame: Frame) -> RouteCheckOut:
         else f"Not right at {names}. {faults[0].says[:1].upper()}{faults[0].says[1:]}.",
         right=not faults,
         faults=faults,
-        should=_drawn(worked.shape.path, worked.elevation.family, thick, around),
+        should=_drawn(worked.shape.path, worked.elevation.family, thick, guides),
         there=there,
     )

@@ -14,7 +14,7 @@ from typing import ClassVar, Generic, TypeVar
 from pydantic import JsonValue, TypeAdapter
 
 from tuyere.calc.answer import Answer
-from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.model import around_said
 from tuyere.calc.around.parts import SPEC as AROUND
 from tuyere.calc.around.parts import around_values, parts_around
 from tuyere.calc.around.route import beside_wheels, case_around
@@ -132,11 +132,11 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def whole_case(self, given: In, frame: Frame) -> Case[L]:
         """The core's question with all that is on the loop. Raises InputError beside the field."""
         case = self.case(given, frame)
-        return case_around(case, given.around, self.method) if isinstance(given, DriveIn) else case
+        return case_around(case, around_said(given), self.method)
 
     def worked(self, given: In, frame: Frame) -> WorkedDrive[L, R, S]:
         """A whole drive, worked. Raises InputError beside the field, NoSolution."""
-        with beside_wheels(given.around if isinstance(given, DriveIn) else None):
+        with beside_wheels(around_said(given)):
             return self.method.work(self.whole_case(given, frame))
 
     def loops_between(self, worked: WorkedDrive[L, R, S]) -> Callable[[float, float], Loops]:
@@ -176,7 +176,7 @@ class Family(ABC, Generic[In, Sel, L, R, S, C]):
     def whole_parts(self, given: In, worked: WorkedDrive[L, R, S], frame: Frame) -> Parts:
         """The parts of a worked input with all that is on its loop."""
         parts = self.parts(given, worked, frame)
-        around = given.around if isinstance(given, DriveIn) else None
+        around = around_said(given)
         return parts if around is None else parts_around(around, worked.case.route, parts, frame.units)
 
     def given(self, duty: StoredDuty, parts: Parts) -> In:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import TypeVar
 
 from tuyere.calc.answer import Answer
-from tuyere.calc.around.model import DriveIn
+from tuyere.calc.around.model import around_said
 from tuyere.calc.around.shown import around_out, sheet_around
 from tuyere.calc.families.beside import DAYS, beside
 from tuyere.calc.families.protocol import Family, In, Sel
@@ -44,7 +44,7 @@ def told_apart(
 
 def work_drive(family: Family[In, Sel, L, R, S, C], given: In, frame: Frame, out: type[Out]) -> Out:
     """Work an input of a family: figures, drawing and sheet. Raises InputError and NoSolution."""
-    around = given.around if isinstance(given, DriveIn) else None
+    around = around_said(given)
     worked = family.worked(given, frame)
     frame.elevation = worked.elevation
     duty = family.duty_of(given, worked)

@@ -2,25 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from math import atan2, degrees, inf
 
 from numpy import exp, radians
 
+from tuyere.core.drive.first_slip import first_times
 from tuyere.core.drive.loads import PowerAt, Turning, shared, turning
 from tuyere.core.drive.path import Path, Wrap, solve_route
 from tuyere.core.drive.refusals import check_path, check_wheels
 from tuyere.core.drive.route import Route
-from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, shaft_vectors, slips, strands_pulled, strands_set
+from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, shaft_vectors, slips, strands_held
 from tuyere.core.drive.travel import Travel, touching, travel_of
 from tuyere.core.sources import STATICS, Source
 from tuyere.core.speeds.formulas import belt_speed
 from tuyere.core.steps import Num, formula, quiet
 
 EYTELWEIN = Source(title="belt equation of a loop on a wheel", origin="exact", confidence="high")
-# Between how many times today's load the first slip is looked for.
-MOST_TIMES = 50.0
 
 
 @formula("g_held", EYTELWEIN)
@@ -92,11 +91,7 @@ def work_around(
 
     def at_load(k: float) -> tuple[Strand, ...]:
         scaled = {w: k * v for w, v in taken.items()}
-        take_up = path.route.take_up
-        if take_up is not None and take_up.force_n is not None:
-            return strands_pulled(path, scaled, speed_m_s=speed)
-        assert static_n is not None
-        return strands_set(path, scaled, speed_m_s=speed, static_n=static_n)
+        return strands_held(path, scaled, speed_m_s=speed, static_n=static_n or 0.0)
 
     pulled = path.route.take_up is not None and path.route.take_up.force_n is not None
     if pulled or static_n is not None:
@@ -115,31 +110,6 @@ def work_around(
         travel=travel_of(route, path.route, length_mm),
         times=times,
     )
-
-
-def first_times(
-    path: Path,
-    at_load: Callable[[float], tuple[Strand, ...]],
-    grip: Callable[[Wrap], float],
-    *,
-    centrifugal_n: float = 0.0,
-) -> float:
-    """How many times today's load the first wheel slips at; the margin only falls with the load."""
-
-    def margin(k: float) -> float:
-        found = [s for s in slips(path, at_load(k), centrifugal_n=centrifugal_n, grip=grip) if s.held < inf]
-        return min((s.margin for s in found), default=inf)
-
-    low, high = 0.0, MOST_TIMES
-    if margin(high) >= 1:
-        return inf
-    for _ in range(80):
-        middle = (low + high) / 2
-        if margin(middle) >= 1:
-            low = middle
-        else:
-            high = middle
-    return low
 
 
 def heading_deg(v: ShaftVector) -> float:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
-from math import exp, log, pi, radians
+from math import exp, inf, log, pi, radians
 
 from tuyere.core.drive.case import Case, L, Shape
 from tuyere.core.drive.loads import shared
@@ -48,9 +48,12 @@ def shape_around(
     check_wheels(route)
     try:
         path = solve_route(route if length_mm is None else touching(route), length_mm, field)
-    except (InputError, NoSolution):
+    except (InputError, NoSolution) as e:
         # An order that cannot be is the better reason, where it is one.
         check_path(way_of(route))
+        take_up = route.take_up
+        if isinstance(e, NoSolution) and take_up is not None and take_up.high_mm < inf:
+            raise InputError("take_up", take_up.wheel, e.why, e.allowed, **e.quantities) from e
         raise
     check_path(path)
     with quiet():

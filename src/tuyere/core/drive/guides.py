@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from math import atan2, degrees, hypot
+from math import atan2, ceil, cos, degrees, hypot, radians, sin
 from typing import Literal
 
 from tuyere.core.drive.path import Path, Span, Wrap
@@ -51,8 +51,6 @@ def inside_of(path: Path, x: float, y: float) -> bool:
 
 def outline_of(path: Path, step_deg: float = 2.0) -> list[tuple[float, float]]:
     """The loop's line as corners in the order of travel: arcs in steps, strands by their ends."""
-    from math import ceil, cos, radians, sin
-
     corners: list[tuple[float, float]] = []
     for wrap in path.wraps:
         n = max(1, ceil(wrap.arc_deg / step_deg))

@@ -5,18 +5,21 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from math import inf
 
-from tuyere.core.drive.any_route import first_times
 from tuyere.core.drive.bends import Bends, SmallIdler, bends_of, on_tight_strand, small_idlers
 from tuyere.core.drive.case import L, R, S, WorkedDrive
+from tuyere.core.drive.first_slip import first_times, least_pull
 from tuyere.core.drive.loads import shared, turning
 from tuyere.core.drive.method import LoadedWheel, Method
 from tuyere.core.drive.path import Wrap
-from tuyere.core.drive.pulled import least_pull, pull_for_newton
-from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, strands_pulled, strands_set
+from tuyere.core.drive.pulled import pull_for_newton
+from tuyere.core.drive.strands import ShaftVector, SlipAt, Strand, strands_held
 from tuyere.core.drive.travel import Travel, travel_of
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import quiet
+
+# Profiles of wheels that hold a loop by their teeth.
+TOOTHED = ("chain", "toothed")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -35,6 +38,12 @@ class AtWheel:
     carries_kw: float | None
     slip: SlipAt | None
     vector: ShaftVector
+
+    @property
+    def teeth_engaged(self) -> int | None:
+        """Whole teeth in mesh; None where friction carries."""
+        wheel = self.wrap.wheel
+        return int(wheel.count * self.wrap.arc_deg / 360) if wheel.profile in TOOTHED else None
 
     @property
     def spare_percent(self) -> float | None:
@@ -78,11 +87,15 @@ def slips_under_n(method: Method[L, R, S], worked: WorkedDrive[L, R, S], times: 
             share = pull_for_newton(path, take_up)
 
         def strands_of(tension: float) -> tuple[Strand, ...]:
-            if take_up is None or take_up.force_n is None:
-                return strands_set(path, taken, speed_m_s=worked.speeds.loop_m_s, static_n=tension)
-            pulled = replace(path, route=replace(path.route, take_up=replace(take_up, force_n=tension * share)))
-            return strands_pulled(
-                pulled, taken, speed_m_s=worked.speeds.loop_m_s, centrifugal_n=worked.level.centrifugal_n
+            held = path
+            if take_up is not None and take_up.force_n is not None:
+                held = replace(path, route=replace(path.route, take_up=replace(take_up, force_n=tension * share)))
+            return strands_held(
+                held,
+                taken,
+                speed_m_s=worked.speeds.loop_m_s,
+                static_n=tension,
+                centrifugal_n=worked.level.centrifugal_n,
             )
 
         return least_pull(

@@ -17,7 +17,7 @@ from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.drive.loads import shared
 from tuyere.core.drive.path import Path, Wrap
 from tuyere.core.drive.shaft_load import shaft_load
-from tuyere.core.drive.strands import Strand, shaft_vectors, slips, strands_pulled, strands_set
+from tuyere.core.drive.strands import Strand, shaft_vectors, slips, strands_held
 from tuyere.core.drive.wheel import Role, Side, Wheel
 from tuyere.core.duty.design import design_power
 from tuyere.core.errors import InputError
@@ -144,10 +144,13 @@ class Method(ABC, Generic[L, R, S]):
     ) -> tuple[Strand, ...]:
         """Tension of every strand at so many times the load: pulled by a spring or weight, else as it was set."""
         taken = {k: times * v for k, v in shared(case.route, case.power_kw, case.loads).items()}
-        take_up = path.route.take_up
-        if take_up is not None and take_up.force_n is not None:
-            return strands_pulled(path, taken, speed_m_s=speeds.loop_m_s, centrifugal_n=level.centrifugal_n)
-        return strands_set(path, taken, speed_m_s=speeds.loop_m_s, static_n=self.strand_level_n(level))
+        return strands_held(
+            path,
+            taken,
+            speed_m_s=speeds.loop_m_s,
+            static_n=self.strand_level_n(level),
+            centrifugal_n=level.centrifugal_n,
+        )
 
     def work(self, case: Case[L]) -> WorkedDrive[L, R, S]:
         """A drive worked through. Raises InputError where a value cannot be, NoSolution where nothing is carried."""

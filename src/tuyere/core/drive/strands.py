@@ -117,6 +117,16 @@ def strands_pulled(
     return _named(path, [level + r for r in rises])
 
 
+def strands_held(
+    path: Path, taken: Mapping[str, float], *, speed_m_s: float, static_n: float, centrifugal_n: float = 0.0
+) -> tuple[Strand, ...]:
+    """Strands as the loop is held: by the pull at its take-up where there is one, else as it was set to ``static_n``."""
+    take_up = path.route.take_up
+    if take_up is not None and take_up.force_n is not None:
+        return strands_pulled(path, taken, speed_m_s=speed_m_s, centrifugal_n=centrifugal_n)
+    return strands_set(path, taken, speed_m_s=speed_m_s, static_n=static_n)
+
+
 def slips(
     path: Path, strands: tuple[Strand, ...], *, centrifugal_n: float, grip: Callable[[Wrap], float]
 ) -> tuple[SlipAt, ...]:
@@ -128,6 +138,14 @@ def slips(
             low, high = min(a, b), max(a, b)
             out.append(SlipAt(wheel=wrap.wheel.id, used=high / low if low > 0 else inf, held=grip(wrap)))
     return tuple(out)
+
+
+def least_margin(
+    path: Path, strands: tuple[Strand, ...], *, centrifugal_n: float, grip: Callable[[Wrap], float]
+) -> float:
+    """Margin of the wheel that slips first; infinite where teeth hold all of them."""
+    found = slips(path, strands, centrifugal_n=centrifugal_n, grip=grip)
+    return min((s.margin for s in found if s.held < inf), default=inf)
 
 
 def shaft_vectors(path: Path, tensions: Mapping[str, float], centrifugal_n: float = 0.0) -> tuple[ShaftVector, ...]:

@@ -9,6 +9,7 @@ Source: exact path, statics of a loop, belt equation; rolling friction as stated
 from __future__ import annotations
 
 from dataclasses import dataclass
+from math import pi
 
 from numpy import exp, radians
 
@@ -30,6 +31,8 @@ ROLLER_FRICTION = 0.3
 MARGIN = 1.25
 MARGIN_SOURCE = Source(title="a quarter over what just turns a roller", origin="common practice", confidence="low")
 MOST_ROLLERS = 29
+# How thick link belts are, about, by the section they replace: common practice, no source.
+LINK_THICK_MM = {"Z": 7.0, "A": 9.0, "B": 12.0, "C": 15.0}
 
 
 @formula("F_rol", ROLLING)
@@ -139,10 +142,10 @@ def work_conveyor(
         margin = looked_up("k_rol", MARGIN, "", MARGIN_SOURCE)
         tail = tail_tension(margin, pull, mu, least)
     head = head_tension(tail, float(c.rollers), pull)
-    turns = 2 * 3.141592653589793 * c.thickness_mm
     return ConveyorWorked(
         path=path,
-        outside_mm=path.length_mm + turns,
+        # Once round, a line so far outside another is longer by a whole turn of that distance, however it winds.
+        outside_mm=path.length_mm + 2 * pi * c.thickness_mm,
         roller_arc_deg=least,
         roller_pull_n=pull,
         tail_n=tail,

@@ -63,10 +63,13 @@ def speed_range(case: VBeltCase, low_rpm: float, high_rpm: float, load: str) -> 
         )
     points = []
     for rpm in np.geomspace(low_rpm, high_rpm, POINTS):
+        power = power_at(load, case.power_kw, float(rpm), case.driver_rpm)
         one = replace(
             case,
             driver_rpm=float(rpm),
-            power_kw=power_at(load, case.power_kw, float(rpm), case.driver_rpm),
+            power_kw=power,
+            # Every shaft's share goes with the whole.
+            loads=tuple(replace(p, power_kw=p.power_kw * power / case.power_kw) for p in case.loads),
             loop=replace(case.loop, count=None),
         )
         try:

@@ -4,11 +4,9 @@ from __future__ import annotations
 
 import uuid
 
-from pydantic import BaseModel, JsonValue, TypeAdapter
 from sqlmodel import Session, col, select
 
-from tuyere.calc.as_entered import with_unit
-from tuyere.calc.entry import Entered
+from tuyere.calc.said import said
 from tuyere.store.drives.forms import EndsSave
 from tuyere.store.drives.tables import Ends
 from tuyere.store.drives.views import EndsView
@@ -16,8 +14,6 @@ from tuyere.store.machines.tables import Drive
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.rows import one
 from tuyere.store.plumbing.trouble import Stale
-
-_VALUES = TypeAdapter(dict[str, JsonValue])
 
 
 def _row(session: Session, drive_id: uuid.UUID) -> Ends | None:
@@ -30,27 +26,13 @@ def ends_view(session: Session, drive_id: uuid.UUID) -> EndsView:
     return EndsView(rev=0 if row is None else row.rev, given={} if row is None else dict(row.given))
 
 
-def _said(model: BaseModel, units: str) -> dict[str, object]:
-    """What was said, a bare number with the unit it was meant in: it must not be read in another one later."""
-    out: dict[str, object] = {}
-    for name in model.model_fields_set:
-        value = getattr(model, name)
-        if isinstance(value, BaseModel):
-            out[name] = _said(value, units)
-        elif isinstance(value, Entered):
-            out[name] = value.value if value.typed is None else with_unit(value.typed, value.kind, units)
-        elif value is not None:
-            out[name] = value
-    return out
-
-
 def save_ends(session: Session, actor: Actor, drive_id: uuid.UUID, form: EndsSave) -> None:
     """Keep what is known. Raises NotThere, and Stale with what is kept when ``rev`` is not the present one."""
     one(session, Drive, drive_id, lock=True)
     row = _row(session, drive_id)
     if form.rev != (0 if row is None else row.rev):
         raise Stale("ends", ends_view(session, drive_id).model_dump(mode="json"), ())
-    given = _VALUES.validate_python(_said(form.asked, form.units))
+    given = said(form.asked, form.units)
     if row is None:
         row = Ends(id=form.id, op_id=form.op_id, created_by_name=actor.name, drive_id=drive_id, given=given)
     else:

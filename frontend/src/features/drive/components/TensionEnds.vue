@@ -27,11 +27,19 @@ const how = ref<{ step: string | null; title: string }>({ step: null, title: '' 
 const target = ref<Target>()
 const schools = ref<Schools>()
 const problem = ref<Problem | null>(null)
+// Which strand is pressed is kept with the drive: jobs, cards and tags go by it.
+const span = computed(() => {
+  const kept = props.drive.ends.given.span
+  return typeof kept === 'string' && props.strands?.some((s) => s.strand === kept) ? kept : ''
+})
+const withoutSpan = () => Object.fromEntries(Object.entries(props.drive.ends.given).filter(([name]) => name !== 'span'))
+const failed = ref<Problem | null>(null)
 let asked = 0
 async function work() {
   const mine = ++asked
-  const drive = { calc: props.calc, input: props.input }
-  const more = props.drive.ends.given
+  // A strand that was picked counts only while the drive has it.
+  const drive = { calc: props.calc, input: props.input, ...(span.value ? { span: span.value } : {}) }
+  const more = withoutSpan()
   const body = (input: object) => ({ units: settings.units, options: props.options, input })
   const [a, b] = await Promise.all([
     calculate<Target>('tension-target', body({ ...more, drive })),
@@ -42,15 +50,8 @@ async function work() {
   if (a.ok) target.value = a.data
   if (b.ok) schools.value = b.data
 }
-// Which strand is pressed is kept with the drive: jobs, cards and tags go by it.
-const span = computed(() => {
-  const kept = props.drive.ends.given.span
-  return typeof kept === 'string' && props.strands?.some((s) => s.strand === kept) ? kept : ''
-})
-const failed = ref<Problem | null>(null)
 async function pickSpan(picked: string) {
-  const rest = Object.fromEntries(Object.entries(props.drive.ends.given).filter(([name]) => name !== 'span'))
-  const asked = picked ? { ...rest, span: picked } : rest
+  const asked = picked ? { ...withoutSpan(), span: picked } : withoutSpan()
   const body = { rev: props.drive.ends.rev, asked, units: settings.units, created_by_name: settings.name }
   const got = await save<Drive>('PUT', `/api/drives/${props.drive.id}/ends`, body, `strand of ${props.drive.name}`)
   failed.value = got.ok ? null : got.problem

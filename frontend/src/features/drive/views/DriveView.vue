@@ -23,7 +23,7 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
-import AroundLoop from '@/lists/AroundFigures.vue'
+import AroundFigures from '@/lists/AroundFigures.vue'
 import ChooseStage from '../components/ChooseStage.vue'
 import DriveLinks from '../components/DriveLinks.vue'
 import PartsOf from '../components/PartsOf.vue'
@@ -377,7 +377,7 @@ watch(
           <TensionFall :id="id" />
         </template>
       </section>
-      <AroundLoop
+      <AroundFigures
         v-if="worked.answer.value?.sheet?.around"
         :around="worked.answer.value.sheet.around"
         @how="(s: string, t: string) => (how = { step: s, title: t })"

@@ -53,14 +53,13 @@ const route = ref<RouteTyped>(fresh())
 const { past, change, undo, typedOn, begin } = useHistory(route)
 const input = computed(() => (base.value ? withAround(base.value.input, route.value) : {}))
 const body = () => ({ units: settings.units, options: base.value?.options ?? {}, input: input.value })
-const { answer, former, problem, busy, ask, clear } = useQuestion<DriveAnswer>(() => JSON.stringify(body()))
-const shown = computed(() => answer.value ?? former.value)
+const { answer, problem, busy, ask, clear } = useQuestion<DriveAnswer>(() => JSON.stringify(body()))
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
-const last = ref<DriveAnswer>()
+// The last drive that could be worked stays drawn while what is typed is no drive.
+const drawn = ref<DriveAnswer>()
 watch(answer, (a) => {
-  if (a) last.value = a
+  if (a) drawn.value = a
 })
-const drawn = computed(() => shown.value ?? last.value)
 const units = computed(() =>
   settings.units === 'us' ? { length: 'in', power: 'hp', force: 'lbf' } : { length: 'mm', power: 'kW', force: 'N' },
 )
@@ -187,7 +186,7 @@ async function load() {
     missing.value = worked.problem
     return
   }
-  last.value = worked.data
+  drawn.value = worked.data
   base.value = from
   if (worked.data.elevation) route.value = routeOf(from.input, worked.data.elevation, settings.units)
   begin()

@@ -175,19 +175,19 @@ onMounted(() => void load())
           </p>
         </section>
         <section class="lies">
-          <div v-for="(l, k) in lies" :key="l.wheel" class="sheet line">
+          <div v-for="(l, k) in lies" :key="l.wheel" class="sheet clause">
             <strong>{{ k + 1 }} {{ l.wheel }}</strong>
             <template v-if="k">
               <select v-model="l.side" :aria-label="`how the loop lies on ${l.wheel}`" :disabled="!l.on">
                 <option v-for="(words, side) in WORDS" :key="side" :value="side">{{ words }}</option>
               </select>
-              <label><input v-model="l.on" type="checkbox" /> the loop goes over it</label>
+              <label class="check"><input v-model="l.on" type="checkbox" /> the loop goes over it</label>
               <el-button v-if="k < lies.length - 1" :aria-label="`${l.wheel} comes later`" @click="later(k)"
                 >Comes later</el-button
               >
             </template>
           </div>
-          <div v-for="p in passes" :key="p.guide" class="sheet line">
+          <div v-for="p in passes" :key="p.guide" class="sheet clause">
             <strong>{{ p.guide }}</strong>
             <select v-model="p.side" :aria-label="`how the loop passes ${p.guide}`">
               <option value="outside">stands round the loop</option>
@@ -203,6 +203,7 @@ onMounted(() => void load())
   </main>
 </template>
 
+<style scoped src="../components/clause.css"></style>
 <style scoped>
 .two {
   display: grid;
@@ -251,37 +252,6 @@ svg {
 .lies {
   display: grid;
   gap: 8px;
-}
-.line {
-  padding: 6px 12px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  align-items: center;
-  font-size: 18px;
-}
-.line select {
-  font: 500 18px var(--face-text);
-  color: var(--touch);
-  background: var(--sheet);
-  border: 0;
-  border-bottom: 2px solid var(--touch);
-  border-radius: 0;
-  min-height: 46px;
-  max-width: 100%;
-}
-.line label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 46px;
-}
-.line input {
-  width: 24px;
-  height: 24px;
-}
-.line :deep(.el-button) {
-  min-height: 46px;
 }
 .faults {
   margin: 0;

@@ -6,7 +6,8 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.families.v_belt.books import own_basis
-from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, case_of
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn
+from tuyere.calc.families.v_belt.family import V_BELTS
 from tuyere.calc.frame import Frame
 from tuyere.calc.refusals import told
 from tuyere.calc.registry import calculation
@@ -76,7 +77,7 @@ class VBeltBasesOut(Answer):
 )
 def v_belt_bases(given: VBeltDriveIn, frame: Frame) -> VBeltBasesOut:
     """Work the drive by its own basis, then one belt by each of the others."""
-    core = seated(case_of(given, frame))
+    core = seated(V_BELTS.whole_case(given, frame))
     worked = work_v_belt(core)
     small, large = small_and_large(core)
     f = frame.figure

@@ -6,7 +6,8 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.entry import Speed
-from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, case_of
+from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn
+from tuyere.calc.families.v_belt.family import V_BELTS
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import calculation
 from tuyere.core.steps import quiet
@@ -68,7 +69,7 @@ class RangeOut(Answer):
 )
 def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
     """Rate it at each speed."""
-    core = seated(case_of(given, frame))
+    core = seated(V_BELTS.whole_case(given, frame))
     with quiet():
         here = work_v_belt(core)
     found = speed_range(core, given.low.value, given.high.value, given.load)
