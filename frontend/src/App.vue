@@ -5,17 +5,36 @@ import SideRail from '@/features/shell/components/SideRail.vue'
 import TopBar from '@/features/shell/components/TopBar.vue'
 
 const route = useRoute()
+/** Past the bar and the rail, to the first thing that can be used. */
+function toPage() {
+  const page = document.getElementById('page')
+  const first = page?.querySelector<HTMLElement>('a[href], button, input, select, textarea, [tabindex="0"]') ?? page
+  first?.focus()
+}
 </script>
 
 <template>
   <div class="frame" :class="{ bare: route.meta.bare }">
+    <a class="skip" href="#page" @click.prevent="toPage">To the page</a>
     <TopBar />
     <SideRail />
-    <div class="view"><router-view /></div>
+    <div id="page" class="view"><router-view /></div>
   </div>
 </template>
 
 <style scoped>
+.skip {
+  position: fixed;
+  left: 8px;
+  top: -60px;
+  z-index: 50;
+  background: var(--ink);
+  color: var(--sheet);
+  padding: 12px 18px;
+}
+.skip:focus {
+  top: 4px;
+}
 .frame {
   display: grid;
   grid-template: 'top top' 52px 'rail view' 1fr / 76px minmax(0, 1fr);
@@ -27,7 +46,7 @@ const route = useRoute()
 }
 @media (max-width: 700px) {
   .frame {
-    grid-template: 'top' auto 'view' 1fr 'rail' 60px / minmax(0, 1fr);
+    grid-template: 'top' minmax(46px, auto) 'view' 1fr 'rail' 60px / minmax(0, 1fr);
   }
   /* At the machine the job has the whole screen of a phone. */
   .bare {

@@ -7,6 +7,8 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 
 import App from './App.vue'
+import { watchLanding } from './features/shell/logic/landing'
 import { router } from './router'
 
+watchLanding(router)
 createApp(App).use(createPinia()).use(router).mount('#app')

@@ -214,7 +214,7 @@ def test_iso_style_drive() -> None:
     assert working_pull(5.5, speed) == pytest.approx(1145.69, rel=1e-5) and centrifugal_pull(
         1.5, speed
     ) == pytest.approx(34.5686, rel=1e-5)
-    hang = float(sag_pull(1.5, 761.852, usual_sag(761.852)))
+    hang = float(sag_pull(1.5, 761.852, usual_sag(761.852, 0.0)))
     assert hang == pytest.approx(70.0666, rel=4e-4)  # the reference takes g as 9.81
     for factor, safety in ((1.0, 25.0335), (1.4, 18.3191)):
         assert static_safety(31300.0, greatest_pull(1145.69, factor, 34.5686, 70.0666)) == pytest.approx(

@@ -101,12 +101,12 @@ watch(
 .label {
   position: relative;
   z-index: 1;
-  font-size: 14px;
+  font-size: 0.875rem;
   white-space: nowrap;
 }
 .touch,
 .plain-answer {
-  font: 600 16px var(--face-label);
+  font: 600 1rem var(--face-label);
   white-space: nowrap;
 }
 .touch {
@@ -133,7 +133,7 @@ watch(
   border-bottom: 2px dashed var(--touch);
 }
 .figure {
-  font-size: 22px;
+  font-size: 1.375rem;
 }
 form {
   display: grid;
@@ -147,14 +147,14 @@ input {
   border: 2px solid var(--touch);
   background: var(--sheet);
   color: var(--ink);
-  font: 600 19px var(--face-figure);
+  font: 600 1.1875rem var(--face-figure);
   padding: 0 6px;
 }
 .set {
   border: 0;
   background: var(--touch);
   color: var(--on-touch);
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   padding: 0 12px;
   cursor: pointer;
 }
@@ -165,7 +165,7 @@ input {
   color: var(--hot);
   border: 1px solid var(--hot);
   padding: 5px 7px;
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 600;
 }
 </style>

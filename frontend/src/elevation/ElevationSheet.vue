@@ -163,7 +163,7 @@ svg {
   left: 14px;
   bottom: 5px;
   font-family: var(--face-label);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .told {
   position: absolute;
@@ -173,8 +173,8 @@ svg {
   z-index: 6;
   padding: 7px 14px;
   background: var(--panel);
-  border-top: 3px solid var(--touch);
-  font-size: 16px;
+  border-top: 3px solid var(--ink);
+  font-size: 1rem;
 }
 .told.refused {
   border-top-color: var(--hot);

@@ -103,11 +103,11 @@ fieldset {
   min-width: 0;
 }
 legend {
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   padding: 0 8px 0 0;
 }
 legend .dim {
-  font: 400 15px var(--face-text);
+  font: 400 0.9375rem var(--face-text);
 }
 /* A mark, not a word: the name of the field stays what it is. */
 .needed :deep(.label)::after {
@@ -115,7 +115,7 @@ legend .dim {
 }
 .help {
   color: var(--dim);
-  font-size: 14px;
+  font-size: 0.875rem;
   margin-top: 3px;
 }
 </style>

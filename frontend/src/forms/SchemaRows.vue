@@ -66,11 +66,11 @@ fieldset {
   justify-items: start;
 }
 legend {
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   padding: 0 8px 0 0;
 }
 legend .dim {
-  font: 400 15px var(--face-text);
+  font: 400 0.9375rem var(--face-text);
 }
 .line {
   border-left: 2px solid var(--line);
@@ -84,7 +84,7 @@ legend .dim {
   width: 100%;
 }
 .no {
-  font: 600 15px var(--face-label);
+  font: 600 0.9375rem var(--face-label);
   margin: 0;
 }
 .fault {

@@ -28,7 +28,7 @@ const typed = defineModel<string>({ required: true })
   gap: 4px;
 }
 .blank {
-  font: 500 19px var(--face-figure);
+  font: 500 1.1875rem var(--face-figure);
   color: var(--touch);
   background: var(--sheet);
   border: 0;
@@ -47,6 +47,6 @@ const typed = defineModel<string>({ required: true })
 }
 .unit {
   color: var(--dim);
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 </style>

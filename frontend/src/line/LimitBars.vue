@@ -60,15 +60,15 @@ const bars = computed(() =>
   gap: 2px 8px;
 }
 .bars .figure {
-  font: 600 19px var(--face-figure);
+  font: 600 1.1875rem var(--face-figure);
 }
 .bars strong {
-  font: 600 18px var(--face-label);
+  font: 600 1.125rem var(--face-label);
 }
 .bars .dim {
   grid-row: 2;
   grid-column: 1 / 3;
-  font-size: 14px;
+  font-size: 0.875rem;
   margin-top: -4px;
 }
 svg {

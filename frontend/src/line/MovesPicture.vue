@@ -144,19 +144,19 @@ const away = computed(() => first.value?.way === 'away')
 }
 .three .dim {
   grid-column: 1 / 3;
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .three .now {
   box-shadow: inset 0 -5px var(--ink);
 }
 .three strong {
-  font: 600 18px var(--face-label);
+  font: 600 1.125rem var(--face-label);
 }
 .mark.hot {
   color: var(--hot);
 }
 .does {
-  font: 600 25px/1.2 var(--face-label);
+  font: 600 1.5625rem/1.2 var(--face-label);
 }
 .picture {
   width: 100%;

@@ -165,7 +165,7 @@ header {
   gap: 4px 10px;
 }
 .verdict {
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
 }
 .count {
   margin-left: auto;
@@ -190,7 +190,7 @@ tr.today {
 }
 .sort {
   min-height: 44px;
-  font: 600 15px var(--face-label);
+  font: 600 0.9375rem var(--face-label);
   color: var(--touch);
   text-align: left;
 }

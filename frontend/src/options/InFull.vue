@@ -59,10 +59,10 @@ defineExpose({ search: () => search.value?.search(), anything: computed(() => se
 }
 .which button {
   min-height: 44px;
-  font: 600 16px var(--face-label);
+  font: 600 1rem var(--face-label);
 }
 .which button[aria-checked='true'] {
   color: var(--ink);
-  border-bottom: 4px solid var(--touch);
+  border-bottom: 4px solid var(--ink);
 }
 </style>

@@ -60,7 +60,7 @@ th {
 }
 td {
   vertical-align: top;
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 tr.asked {
   background: var(--touch-soft);

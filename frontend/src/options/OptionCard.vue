@@ -80,7 +80,7 @@ svg {
   height: 118px;
 }
 h3 {
-  font-size: 20px;
+  font-size: 1.25rem;
   font-family: var(--face-figure);
   line-height: 1.15;
 }
@@ -91,7 +91,7 @@ h3 {
   border: 2px solid var(--ink);
   border-radius: 50%;
   text-align: center;
-  font-size: 16px;
+  font-size: 1rem;
   line-height: 22px;
   vertical-align: 3px;
 }
@@ -101,7 +101,7 @@ h3 {
 }
 .telling,
 .reasons {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 dl {
   margin: 0;
@@ -117,18 +117,18 @@ dt {
 }
 dd {
   margin: 0;
-  font: 600 16px var(--face-figure);
+  font: 600 1rem var(--face-figure);
   white-space: nowrap;
 }
 /* What is said in words takes a second line where it must. */
 dd.words {
   white-space: normal;
   text-align: right;
-  font: 600 15px/1.2 var(--face-text);
+  font: 600 0.9375rem/1.2 var(--face-text);
 }
 dd small {
   font-weight: 400;
-  font-size: 14px;
+  font-size: 0.875rem;
   margin-left: 8px;
 }
 </style>

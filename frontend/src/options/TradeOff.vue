@@ -108,6 +108,6 @@ text {
 }
 .no {
   font-weight: 600;
-  font-size: 17px;
+  font-size: 1.0625rem;
 }
 </style>

@@ -97,12 +97,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', typed))
   border-color: var(--hot);
 }
 output {
-  font-size: 44px;
+  font-size: 2.75rem;
   line-height: 1.1;
   white-space: nowrap;
 }
 .unit {
-  font: 500 21px var(--face-text);
+  font: 500 1.3125rem var(--face-text);
   color: var(--touch);
   background: none;
   border: 0;
@@ -120,7 +120,7 @@ output {
   margin-left: auto;
   display: grid;
   text-align: right;
-  font-size: 15px;
+  font-size: 0.9375rem;
   line-height: 1.2;
 }
 .keys {
@@ -142,7 +142,7 @@ output {
   gap: 6px;
 }
 .keys button {
-  font: 500 30px var(--face-figure);
+  font: 500 1.875rem var(--face-figure);
   border: 1.5px solid var(--touch);
   background: var(--sheet);
   color: var(--ink);
@@ -152,7 +152,7 @@ output {
   touch-action: manipulation;
 }
 .parts button {
-  font-size: 20px;
+  font-size: 1.25rem;
   background: var(--touch-soft);
 }
 .keys button:active {
@@ -169,7 +169,7 @@ output {
 }
 .last button {
   min-height: 60px;
-  font: 600 19px var(--face-label);
+  font: 600 1.1875rem var(--face-label);
   cursor: pointer;
   border: 2px solid var(--touch);
   background: var(--sheet);
@@ -178,7 +178,7 @@ output {
 }
 .side small {
   display: block;
-  font: 400 14px var(--face-text);
+  font: 400 0.875rem var(--face-text);
 }
 .last .go {
   flex: 1;

@@ -7,7 +7,7 @@ from collections.abc import Mapping, Sequence
 from tuyere.calc.answer import Band, ElevationOut, Figure, NoticeOut, WorkingStep
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.options import picked
-from tuyere.calc.sheet import CallOut, MainAnswer, SheetOut
+from tuyere.calc.sheet import CallOut, MainAnswer, SheetOut, Stage
 from tuyere.calc.shown import amount, shown, together
 from tuyere.calc.step_shown import step_shown
 from tuyere.core.drive.elevation import Elevation
@@ -111,16 +111,22 @@ def banded(low: Figure, high: Figure) -> Band:
     return Band(low=low, high=high, per=low.per, shown=f"{both} {low.unit_shown}".strip())
 
 
-def main_answer(key: str, label: str, main: Figure | Band, unit: str = "") -> MainAnswer:
-    """A figure or a band as a main answer; ``unit`` replaces the plain unit where more is to be said."""
+def main_answer(key: str, label: str, main: Figure | Band, how: str = "", *, stage: Stage = "tension") -> MainAnswer:
+    """A figure or a band as a main answer; ``how`` is what makes it usable, or what it is held against."""
     low = main.low if isinstance(main, Band) else main
-    text = f"{main.low.number} – {main.high.number}" if isinstance(main, Band) else main.number
-    return MainAnswer(key=key, label=label, main=text, unit=unit or low.unit_shown, step=low.step)
+    text = number_of(main) if isinstance(main, Band) else main.number
+    return MainAnswer(key=key, label=label, main=text, unit=low.unit_shown, step=low.step, how=how, stage=stage)
+
+
+def number_of(band: Band) -> str:
+    """Both ends of a band as one number; one of them where they read the same."""
+    low, high = band.low.number, band.high.number
+    return low if low == high else f"{low} – {high}"
 
 
 def shaft_answer(load: Figure, case: str) -> MainAnswer:
     """The one shaft load of a drive, and in which state it is."""
-    return main_answer("hub", "Shaft load, each", load, f"{load.unit_shown} {case}")
+    return main_answer("hub", "Shaft load, each", load, case, stage="choose")
 
 
 def elevation_out(drawing: Elevation) -> ElevationOut:

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Band, Figure
 from tuyere.calc.around.out import AroundOut
+
+Stage = Literal["found", "duty", "choose", "tension"]
 
 
 class CallOut(Answer):
@@ -29,6 +33,10 @@ class MainAnswer(Answer):
     main: str
     unit: str
     step: str | None
+    how: str = Field(default="", description="the condition that makes it usable, or what it is held against")
+    stage: Stage = Field(
+        default="tension", description="the stage of the work that it answers; its first is the headline"
+    )
 
 
 class Setting(Answer):

@@ -8,6 +8,7 @@ from tuyere.calc.kinds import KINDS, in_system
 
 # For each kind: styles are chosen by the caller; "" is the kind's usual one.
 TAPE = 32
+ROUGH = 8
 
 
 def fraction(inches: float, parts: int = TAPE) -> str:
@@ -38,8 +39,8 @@ def _digits(x: float, figures: int = 3) -> int:
 
 
 def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[str, str]:
-    """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "size" for caliper sizes,
-    "about" for estimates: two figures and no more."""
+    """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "rough" for those
+    that no tape settles closer than an eighth (a sagging strand, a loop of leather), "size" for caliper sizes, "about" for estimates: two figures and no more."""
     number, unit = _amount(value, kind_name, units, style)
     return ("0" + number[2:] if number.startswith("-0") and not number.strip("-0.") else number), unit
 
@@ -52,8 +53,9 @@ def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, 
     if style == "about":
         return _grouped(round(x, 1 - floor(log10(abs(x)))) if x else 0.0, _digits(x, 2), units), unit
     if kind_name == "length":
-        if style == "tape":
-            return (fraction(x), unit) if us else (f"{x:.0f}", unit)
+        if style in ("tape", "rough"):
+            parts = TAPE if style == "tape" else ROUGH if abs(x) >= 1 / ROUGH else TAPE
+            return (fraction(x, parts), unit) if us else (f"{x:.0f}", unit)
         return (_trim(f"{x:.3f}" if abs(x) < 1 else f"{x:.2f}") if us else _trim(f"{x:.1f}"), unit)
     if kind_name in ("count", "temperature", "temperature_rise"):
         return f"{x:.0f}", unit

@@ -90,7 +90,7 @@ const canUse = (b: string) => b !== 'light-duty'
   text-align: right;
 }
 .used td {
-  border-top: 3px solid var(--touch);
-  border-bottom: 3px solid var(--touch);
+  border-top: 3px solid var(--ink);
+  border-bottom: 3px solid var(--ink);
 }
 </style>

@@ -88,7 +88,7 @@ text {
   text-anchor: middle;
 }
 .tick {
-  font: 400 15px var(--face-figure);
+  font: 400 0.9375rem var(--face-figure);
 }
 .first {
   text-anchor: start;

@@ -12,13 +12,18 @@ function kept<T extends string>(key: string, fallback: T) {
 /** What a person chose for this device: system, light or dark, the word for the part, their name. */
 export const useSettings = defineStore('settings', () => {
   const units = kept<Units>('tuyere.units', 'us')
-  const theme = kept<'light' | 'dark'>('tuyere.theme', 'light')
+  const theme = kept<'device' | 'light' | 'dark'>('tuyere.theme', 'device')
   const wheelWord = kept<'sheave' | 'pulley'>('tuyere.wheel', 'sheave')
   // When a new loop is looked at again; the schools differ.
   const recheck = kept<'24-hours' | '50-hours' | 'all'>('tuyere.recheck', 'all')
   const name = kept<string>('tuyere.name', '')
-  const applyTheme = () => document.documentElement.classList.toggle('dark', theme.value === 'dark')
+  const device = window.matchMedia('(prefers-color-scheme: dark)')
+  const applyTheme = () => {
+    const dark = theme.value === 'dark' || (theme.value === 'device' && device.matches)
+    document.documentElement.classList.toggle('dark', dark)
+  }
   applyTheme()
   watch(theme, applyTheme)
+  device.addEventListener('change', applyTheme)
   return { units, theme, wheelWord, recheck, name }
 })

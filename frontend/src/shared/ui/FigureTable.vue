@@ -86,7 +86,7 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
 
 <style scoped>
 .says {
-  font: 600 26px/1.2 var(--face-label);
+  font: 600 1.625rem/1.2 var(--face-label);
   margin-bottom: 8px;
 }
 .main {
@@ -104,7 +104,7 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
   align-items: center;
   justify-content: space-between;
   gap: 8px;
-  font-size: 28px;
+  font-size: 1.75rem;
   line-height: 1.15;
 }
 summary {
@@ -132,14 +132,14 @@ tr {
   height: 50px;
 }
 .figure {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .words {
   white-space: normal;
-  font: 400 16px var(--face-text);
+  font: 400 1rem var(--face-text);
 }
 .per {
-  font: 400 14px var(--face-text);
+  font: 400 0.875rem var(--face-text);
   color: var(--dim);
 }
 .ask {

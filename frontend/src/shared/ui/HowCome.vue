@@ -110,10 +110,10 @@ li {
   padding-bottom: 8px;
 }
 .asked b {
-  font-size: 26px;
+  font-size: 1.625rem;
 }
 li.first {
-  border-top: 3px solid var(--touch);
+  border-top: 3px solid var(--ink);
 }
 .name {
   font-weight: 600;
@@ -129,7 +129,7 @@ li.first {
   color: var(--dim);
 }
 .source {
-  font-size: 14px;
+  font-size: 0.875rem;
   color: var(--dim);
 }
 </style>

@@ -46,7 +46,7 @@ li {
   border-left: 5px solid var(--line);
   background: var(--panel);
   padding: 7px 10px;
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 li strong {
   font-weight: 600;

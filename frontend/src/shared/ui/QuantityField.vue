@@ -62,7 +62,7 @@ function add(fraction: string) {
 }
 .unit {
   color: var(--dim);
-  font-size: 16px;
+  font-size: 1rem;
 }
 /* Over what is there, not pushing it: a button must not move away under the finger that leaves the field. The keys
    stand over the field, where the hand has been; the next field and the button below stay free. */
@@ -89,11 +89,11 @@ function add(fraction: string) {
   border: 1px solid var(--line);
   color: var(--ink);
   font-family: var(--face-figure);
-  font-size: 16px;
+  font-size: 1rem;
 }
 .hint {
   color: var(--dim);
-  font-size: 15px;
+  font-size: 0.9375rem;
   padding: 2px 6px;
   border: 1px solid var(--line);
 }

@@ -455,14 +455,13 @@ def sheet_around(sheet: SheetOut, around: AroundOut) -> SheetOut:
     if wheel.pull is not None:
         case = f"running, on {wheel.wheel}"
         answers = [
-            main_answer("hub", "Shaft load, greatest", wheel.pull, f"{wheel.pull.unit_shown} {case}")
-            if a.key == "hub"
-            else a
+            main_answer("hub", "Shaft load, greatest", wheel.pull, case, stage="choose") if a.key == "hub" else a
             for a in answers
         ]
         update |= {"shaft_load": wheel.pull, "shaft_load_case": case}
     if around.pull is not None:
         where = "at the lever" if around.pull.at == "hand" else f"of the {around.pull.held_by}"
         first = main_answer("pull", f"Pull {where}, new belt", around.pull.set_new)
-        answers = [*answers[:1], first, *answers[1:]]
+        at = next(k for k, a in enumerate(answers) if a.stage == "tension")
+        answers = [*answers[:at], first, *answers[at:]]
     return sheet.model_copy(update=update | {"answers": answers})

@@ -3,7 +3,7 @@
 The power limits are inch-based as printed and give horsepower per strand. Teeth are counts.
 """
 
-from numpy import arcsin, ceil, cos, degrees, log, log10, minimum, pi, sin, sqrt, tan
+from numpy import arcsin, ceil, cos, degrees, fabs, log, log10, minimum, pi, radians, sin, sqrt, tan, where
 
 from tuyere.core.sources import GEOMETRY, KINEMATICS, PRACTICE, STATICS, Source
 from tuyere.core.steps import Num, formula
@@ -16,6 +16,7 @@ ISO10823 = Source(title="ISO 10823, equations of the capacity charts", edition="
 ISO10823_B = Source(title="ISO 10823, plate cross-section of the B series", edition="2004", confidence="low")
 ISO10823_GALLING = Source(title="ISO 10823, galling line", edition="2004", confidence="low")
 DIN8195 = Source(title="DIN 8195 life factor, as carried by Roloff/Matek", confidence="medium")
+HAND = Source(title="Machinery's Handbook and chain association practice, slack of a chain", confidence="medium")
 LIMITS = Source(title="Roloff/Matek and ISO 10823 practice", confidence="medium")
 
 
@@ -221,10 +222,22 @@ def hand_of_excess(e: Num, t: Num) -> Num:
     return sqrt(2 * e * t)
 
 
-@formula("f_s", PRACTICE)
-def usual_sag(t: Num) -> Num:
-    """Two per cent of the span."""
-    return 0.02 * t
+@formula("f_s", HAND)
+def usual_sag(t: Num, beta_l: Num) -> Num:
+    """Two per cent of the span up to 45 degrees, half of it on a steeper line."""
+    return where(fabs(sin(radians(beta_l))) <= 0.7072, 0.02, 0.01) * t
+
+
+@formula("m_low", HAND)
+def least_hand_movement(t: Num, beta_l: Num) -> Num:
+    """Four per cent of the span up to 45 degrees, half of it on a steeper line."""
+    return where(fabs(sin(radians(beta_l))) <= 0.7072, 0.04, 0.02) * t
+
+
+@formula("m_high", HAND)
+def most_hand_movement(t: Num, beta_l: Num) -> Num:
+    """Six per cent of the span up to 45 degrees, half of it on a steeper line."""
+    return where(fabs(sin(radians(beta_l))) <= 0.7072, 0.06, 0.03) * t
 
 
 @formula("A_i", ISO10823)

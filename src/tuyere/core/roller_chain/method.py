@@ -19,6 +19,8 @@ from tuyere.core.roller_chain.formulas import (
     excess_of_sag,
     greatest_pull,
     hand_of_excess,
+    least_hand_movement,
+    most_hand_movement,
     sag_pull,
     shaft_pull,
     standing_pull,
@@ -31,7 +33,8 @@ from tuyere.core.roller_chain.rating import ChainRating, rate_chain
 from tuyere.core.roller_chain.sprockets import advise_teeth
 from tuyere.core.roller_chain.tables import lubrication_type, oil_grade
 from tuyere.core.roller_chain.weight import chain_weight, over_strands
-from tuyere.core.steps import about
+from tuyere.core.sources import GEOMETRY
+from tuyere.core.steps import about, looked_up
 from tuyere.core.wheels.mass import Weight
 
 LEAST_ENGAGED = 3.0
@@ -54,6 +57,7 @@ class ChainSet:
     centrifugal_n: float
     sag_mm: float
     hand_mm: float
+    hand_band_mm: tuple[float, float]
     sag_pull_n: float
     greatest_n: float
     safety: float
@@ -120,7 +124,8 @@ class ChainMethod(Method[ChainLoop, ChainRated, ChainSet]):
         mass = loop.chain.mass_kg_m * loop.strands
         pull = working_pull(case.power_kw, speeds.loop_m_s)
         centrifugal = centrifugal_pull(mass, speeds.loop_m_s)
-        sag = usual_sag(shape.span_mm)
+        slope = looked_up("beta_l", case.route.angle_deg, "as drawn", GEOMETRY)
+        sag = usual_sag(shape.span_mm, slope)
         hand = hand_of_excess(excess_of_sag(sag, shape.span_mm), shape.span_mm)
         hang = sag_pull(mass, shape.span_mm, sag)
         greatest = greatest_pull(pull, case.service_factor, centrifugal, hang)
@@ -138,6 +143,10 @@ class ChainMethod(Method[ChainLoop, ChainRated, ChainSet]):
                 centrifugal_n=centrifugal,
                 sag_mm=sag,
                 hand_mm=hand,
+                hand_band_mm=(
+                    least_hand_movement(shape.span_mm, slope),
+                    most_hand_movement(shape.span_mm, slope),
+                ),
                 sag_pull_n=hang,
                 greatest_n=greatest,
                 safety=static_safety(loop.chain.tensile_n * loop.strands, greatest),

@@ -73,7 +73,11 @@ def big_figures(known: DriveKnown) -> tuple[Big, ...]:
         )
         return (press, *reversed(at.bands), *at.notes[:1])
     sheet = known.sheet
-    return tuple(Big(label=a.label, number=a.main, unit=a.unit) for a in (sheet.answers if sheet else ())[:4])
+    if sheet is None:
+        return ()
+    # What it is set by first, then what it is and what it carries.
+    first = sorted(sheet.answers, key=lambda a: ("tension", "choose", "found", "duty").index(a.stage))
+    return tuple(Big(label=a.label, number=a.main, unit=", ".join(filter(None, (a.unit, a.how)))) for a in first[:4])
 
 
 def picture(known: DriveKnown, width: float, height: float) -> tuple[Scene, float]:

@@ -48,7 +48,7 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
               : `M ${mid - gap / 2 - 26} ${y} H ${mid + 4} a 4 4 0 0 1 0 6 H ${mid - gap / 2 - 26}`
           "
         />
-        <line :x1="mid" :x2="mid" :y1="TOP - 4" :y2="TOP + high + 4" stroke="var(--touch)" stroke-width="3" />
+        <line :x1="mid" :x2="mid" :y1="TOP - 4" :y2="TOP + high + 4" stroke="var(--ink)" stroke-width="3" />
       </g>
       <g v-if="kind === 'rawhide'">
         <template v-for="(y, k) in holes" :key="k">
@@ -56,14 +56,14 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
           <circle :cx="mid + 14" :cy="y" r="3.2" fill="var(--sheet)" />
           <circle v-if="k < 4" :cx="mid - 32" :cy="y + (high - 20) / 8" r="3.2" fill="var(--sheet)" />
           <circle v-if="k < 4" :cx="mid + 32" :cy="y + (high - 20) / 8" r="3.2" fill="var(--sheet)" />
-          <line :x1="mid - 14" :x2="mid + 14" :y1="y" :y2="y" stroke="var(--touch)" stroke-width="5" />
+          <line :x1="mid - 14" :x2="mid + 14" :y1="y" :y2="y" stroke="var(--ink)" stroke-width="5" />
           <line
             v-if="k < 4"
             :x1="mid - 32"
             :x2="mid + 32"
             :y1="y + (high - 20) / 8"
             :y2="y + (high - 20) / 8"
-            stroke="var(--touch)"
+            stroke="var(--ink)"
             stroke-width="5"
           />
         </template>
@@ -92,7 +92,7 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
       </g>
       <g v-if="kind === 'hooks'" fill="none" stroke-width="2.4">
         <ellipse :cx="mid" :cy="side + thick / 2" rx="26" :ry="thick / 2 - 1" />
-        <circle :cx="mid" :cy="side + thick / 2" r="3.4" fill="var(--touch)" stroke="none" />
+        <circle :cx="mid" :cy="side + thick / 2" r="3.4" fill="var(--ink)" stroke="none" />
       </g>
       <g v-if="kind === 'plates'" fill="var(--sheet)">
         <rect :x="mid - 34" :y="side - 6" width="68" height="5" />
@@ -110,7 +110,7 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
       <path
         v-if="kind === 'rawhide'"
         :d="`M ${mid - 32} ${side - 3} H ${mid + 32} M ${mid - 14} ${side + thick + 3} H ${mid + 14}`"
-        stroke="var(--touch)"
+        stroke="var(--ink)"
         stroke-width="5"
       />
       <path
@@ -150,6 +150,6 @@ svg {
   display: block;
 }
 .words {
-  font: 15px var(--face-label);
+  font: 0.9375rem var(--face-label);
 }
 </style>

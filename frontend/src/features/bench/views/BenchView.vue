@@ -24,7 +24,7 @@ const groups = computed(() => {
   return [...found].sort(([a], [b]) => place(a) - place(b))
 })
 onMounted(async () => {
-  setPlace('', 'Bench')
+  setPlace('Bench')
   const got = await attempt(api.GET('/api/calc'))
   if (got.ok) list.value = got.data.calculations
 })
@@ -95,6 +95,6 @@ onMounted(async () => {
   text-underline-offset: 4px;
 }
 .main {
-  border-left: 6px solid var(--touch);
+  border-left: 6px solid var(--ink);
 }
 </style>

@@ -17,7 +17,7 @@ import FigureTable from '@/shared/ui/FigureTable.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { useQuestion } from '@/shared/state/question'
-import { setPlace } from '@/shared/state/place'
+import { BENCH, setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import PictureFiles from '@/drawing/PictureFiles.vue'
@@ -111,7 +111,7 @@ onMounted(async () => {
   }
   calc.value = got.data.calculations.find((c) => c.name === props.name)
   gone.value = !calc.value
-  setPlace('Bench', calc.value?.title ?? '')
+  setPlace(calc.value?.title ?? '', [BENCH])
   await fillIn()
 })
 watch(

@@ -93,7 +93,7 @@ function take(way: (typeof ways)[number]['key']) {
 }
 const route = useRoute()
 onMounted(() => {
-  setPlace('', 'What is this belt?')
+  setPlace('What is this belt?')
   const marking = route.query['marking']
   if (typeof marking !== 'string' || !marking) return
   f.value.way = 'marking'
@@ -260,7 +260,7 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
   border: 2px solid var(--ink);
   background: var(--panel);
   color: var(--ink);
-  font: 500 18px var(--face-label);
+  font: 500 1.125rem var(--face-label);
 }
 .ways .on {
   background: var(--ink);
@@ -273,7 +273,7 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
   min-width: 0;
 }
 .big {
-  font-size: 40px;
+  font-size: 2.5rem;
   line-height: 1.1;
 }
 .scroll {

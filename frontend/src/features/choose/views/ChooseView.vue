@@ -161,7 +161,7 @@ watch(
   () => former.value && void search(),
 )
 onMounted(async () => {
-  setPlace('', 'Choose a drive')
+  setPlace('Choose a drive')
   takeQuery()
   const got = await attempt(api.GET('/api/machines', { params: { query: { q: '' } } }))
   if (got.ok) machines.value = got.data.machines

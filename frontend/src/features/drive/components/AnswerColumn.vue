@@ -110,7 +110,7 @@ const rows = computed(() =>
 }
 .main {
   grid-area: main;
-  font-size: 25px;
+  font-size: 1.5625rem;
   line-height: 1.05;
   white-space: nowrap;
 }
@@ -121,13 +121,13 @@ const rows = computed(() =>
   text-align: left;
 }
 .main.long {
-  font-size: 20px;
+  font-size: 1.25rem;
   white-space: normal;
 }
 .unit {
   grid-area: unit;
   color: var(--dim);
-  font-size: 14px;
+  font-size: 0.875rem;
   text-align: right;
   line-height: 1.1;
 }
@@ -143,7 +143,7 @@ const rows = computed(() =>
   border-left: 5px solid var(--warm);
   background: var(--panel);
   padding: 4px 10px;
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .off .unit {
   color: var(--ink);

@@ -266,7 +266,7 @@ tr.here td {
   border: 1px solid var(--dim);
   background: var(--sheet);
   color: var(--ink);
-  font: 18px var(--face-figure);
+  font: 1.125rem var(--face-figure);
   padding: 0 8px;
 }
 @media (max-width: 700px) {

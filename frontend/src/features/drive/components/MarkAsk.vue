@@ -53,6 +53,6 @@ input {
   border: 1px solid var(--dim);
   background: var(--sheet);
   color: var(--ink);
-  font: 18px var(--face-figure);
+  font: 1.125rem var(--face-figure);
 }
 </style>

@@ -46,7 +46,7 @@ h2 {
   align-items: center;
 }
 .to {
-  font-size: 17px;
+  font-size: 1.0625rem;
   min-height: 44px;
   min-width: 44px;
   display: grid;

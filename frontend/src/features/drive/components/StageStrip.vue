@@ -69,15 +69,15 @@ button:last-child {
 }
 button[aria-selected='true'] {
   background: var(--sheet);
-  border-top-color: var(--touch);
+  border-top-color: var(--ink);
 }
 .word {
-  font: 600 19px var(--face-label);
+  font: 600 1.1875rem var(--face-label);
 }
 .line {
   grid-area: line;
   color: var(--dim);
-  font-size: 15px;
+  font-size: 0.9375rem;
   line-height: 1.15;
 }
 @media (max-width: 700px) {

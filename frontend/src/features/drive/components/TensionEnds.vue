@@ -193,17 +193,17 @@ watch(() => [props.input, props.options, props.drive.ends.rev, settings.units], 
   gap: 8px;
 }
 .says {
-  font: 600 22px/1.25 var(--face-label);
+  font: 600 1.375rem/1.25 var(--face-label);
 }
 svg {
   width: 100%;
   max-width: 820px;
 }
 .second {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .span select {
-  font: 500 18px var(--face-text);
+  font: 500 1.125rem var(--face-text);
   color: var(--touch);
   background: var(--sheet);
   border: 0;

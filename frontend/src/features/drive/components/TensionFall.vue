@@ -79,7 +79,7 @@ watch(() => settings.units, read)
   gap: 8px;
 }
 .says {
-  font: 600 22px/1.25 var(--face-label);
+  font: 600 1.375rem/1.25 var(--face-label);
 }
 .two {
   display: grid;

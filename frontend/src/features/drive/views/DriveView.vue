@@ -431,7 +431,7 @@ watch(
   gap: 10px;
   align-items: center;
   padding: 7px 14px;
-  border-left: 6px solid var(--touch);
+  border-left: 6px solid var(--ink);
 }
 .hot {
   color: var(--hot);

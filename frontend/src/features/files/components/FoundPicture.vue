@@ -62,10 +62,10 @@ const sorted = <T extends { verdict: string }>(list: T[]): T[] =>
   display: flex;
   flex-wrap: wrap;
   gap: 6px 22px;
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .all b {
-  font-size: 22px;
+  font-size: 1.375rem;
 }
 .mark {
   margin-right: 5px;

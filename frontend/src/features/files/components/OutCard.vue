@@ -98,6 +98,6 @@ async function write() {
   flex-basis: 100%;
 }
 .small {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 </style>

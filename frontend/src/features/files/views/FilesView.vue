@@ -15,7 +15,7 @@ const drive = computed(() => (route.query.drive ? String(route.query.drive) : un
 const what = ref('This one')
 
 onMounted(async () => {
-  setPlace('', 'The record, out and in')
+  setPlace('The record, out and in')
   const units = 'us' as const
   if (drive.value) {
     const got = await attempt(

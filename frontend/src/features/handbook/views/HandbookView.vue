@@ -40,7 +40,7 @@ watch(
   (hash) => void show(hash.slice(1)),
 )
 onMounted(async () => {
-  setPlace('', 'Handbook')
+  setPlace('Handbook')
   const got = await attempt(api.GET('/api/handbook'))
   if (!got.ok) {
     failed.value = got.problem.detail || got.problem.title
@@ -157,11 +157,11 @@ onMounted(async () => {
 }
 table {
   border-collapse: collapse;
-  font: 400 15px var(--face-figure);
+  font: 400 0.9375rem var(--face-figure);
 }
 th {
   text-align: left;
-  font: 600 15px var(--face-label);
+  font: 600 0.9375rem var(--face-label);
   padding: 4px 16px 4px 0;
   border-bottom: 2px solid var(--ink);
   max-width: 190px;
@@ -184,7 +184,7 @@ article {
   scroll-margin-top: 90px;
 }
 article.wanted {
-  border-left: 6px solid var(--touch);
+  border-left: 6px solid var(--ink);
   padding-left: 10px;
 }
 .table {

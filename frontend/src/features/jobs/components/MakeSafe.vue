@@ -150,12 +150,12 @@ ol {
   border: 1px solid var(--line);
   background: var(--sheet);
   color: var(--ink);
-  font: 400 16px var(--face-text);
+  font: 400 1rem var(--face-text);
   cursor: pointer;
   touch-action: manipulation;
 }
 .no {
-  font-size: 22px;
+  font-size: 1.375rem;
   color: var(--hot);
 }
 .done .no {
@@ -166,16 +166,16 @@ ol {
   line-height: 1.2;
 }
 .what strong {
-  font: 600 19px var(--face-label);
+  font: 600 1.1875rem var(--face-label);
 }
 .care {
   color: var(--warm);
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .who {
   display: grid;
   text-align: right;
-  font-size: 15px;
+  font-size: 0.9375rem;
   line-height: 1.2;
   max-width: 90px;
 }
@@ -221,7 +221,7 @@ ol {
   border: 2px solid var(--touch);
   background: var(--sheet);
   color: var(--ink);
-  font: 400 15px var(--face-text);
+  font: 400 0.9375rem var(--face-text);
   cursor: pointer;
 }
 .proof:disabled {
@@ -230,7 +230,7 @@ ol {
   cursor: default;
 }
 .proof strong {
-  font: 600 20px var(--face-label);
+  font: 600 1.25rem var(--face-label);
 }
 .cannot {
   padding: 12px;

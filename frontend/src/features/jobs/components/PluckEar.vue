@@ -100,7 +100,7 @@ onBeforeUnmount(() => stop.abort())
 }
 .file {
   color: var(--dim);
-  font-size: 15px;
+  font-size: 0.9375rem;
   display: grid;
   min-height: 48px;
 }
@@ -108,7 +108,7 @@ onBeforeUnmount(() => stop.abort())
   max-width: 190px;
 }
 .heard {
-  font: 600 22px var(--face-label);
+  font: 600 1.375rem var(--face-label);
 }
 .heard.no {
   color: var(--warm);

@@ -174,7 +174,7 @@ const grades = [
   gap: 10px;
 }
 .words {
-  font-size: 27px;
+  font-size: 1.6875rem;
   line-height: 1.2;
 }
 .faults {
@@ -187,7 +187,7 @@ const grades = [
   background: var(--sheet);
   color: var(--ink);
   padding: 6px;
-  font: 600 16px/1.2 var(--face-label);
+  font: 600 1rem/1.2 var(--face-label);
   cursor: pointer;
   display: grid;
   gap: 4px;
@@ -211,16 +211,16 @@ const grades = [
 }
 .note {
   display: grid;
-  font-size: 15px;
+  font-size: 0.9375rem;
   color: var(--dim);
 }
 .figures {
   display: grid;
   gap: 2px;
-  font-size: 17px;
+  font-size: 1.0625rem;
 }
 .figures b {
-  font-size: 21px;
+  font-size: 1.3125rem;
 }
 .care {
   color: var(--warm);
@@ -230,7 +230,7 @@ const grades = [
   color: var(--hot);
 }
 .source {
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .was {
   font-weight: 600;

@@ -335,13 +335,13 @@ watch(
   flex-wrap: wrap;
 }
 .ask h2 {
-  font-size: 27px;
+  font-size: 1.6875rem;
 }
 .aim b {
-  font-size: 17px;
+  font-size: 1.0625rem;
 }
 .small {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .by {
   display: flex;
@@ -374,7 +374,7 @@ watch(
   display: grid;
   text-align: left;
   padding: 3px 8px;
-  font: 400 14px/1.15 var(--face-text);
+  font: 400 0.875rem/1.15 var(--face-text);
   cursor: pointer;
 }
 .strip .here {
@@ -382,7 +382,7 @@ watch(
   background: var(--sheet);
 }
 .says {
-  font: 600 24px/1.25 var(--face-label);
+  font: 600 1.5rem/1.25 var(--face-label);
 }
 .says .act {
   color: var(--hot);

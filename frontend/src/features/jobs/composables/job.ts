@@ -4,6 +4,7 @@ import { api, attempt } from '@/api/client'
 import type { Job, JobStep, Problem } from '@/api/types'
 import { newId } from '@/shared/state/kept'
 import { entries, flush, save } from '@/shared/state/outbox'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -36,7 +37,7 @@ export function useJob(id: () => string) {
 
   function take(fresh: Job) {
     job.value = fresh
-    setPlace(fresh.machine, fresh.title)
+    setPlace(fresh.title, wayOfDrive(fresh.drive_id, fresh.machine, fresh.drive))
     try {
       localStorage.setItem(kept.value, JSON.stringify(fresh))
     } catch {

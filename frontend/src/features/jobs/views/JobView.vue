@@ -196,16 +196,16 @@ const safety = computed(() => {
   padding: 6px 12px;
 }
 .large {
-  font-size: 21px;
+  font-size: 1.3125rem;
 }
 .large :deep(.words),
 .large :deep(.says),
 .large :deep(.does) {
-  font-size: 33px;
+  font-size: 2.0625rem;
 }
 .large :deep(.dim),
 .large :deep(.care) {
-  font-size: 19px;
+  font-size: 1.1875rem;
 }
 .head {
   display: grid;
@@ -217,13 +217,13 @@ const safety = computed(() => {
   padding: 0 6px;
 }
 .head h1 {
-  font-size: 21px;
+  font-size: 1.3125rem;
 }
 .head p {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .back {
-  font: 600 34px/1 var(--face-label);
+  font: 600 2.125rem/1 var(--face-label);
   text-decoration: none;
   display: grid;
   place-items: center;
@@ -237,7 +237,7 @@ const safety = computed(() => {
   color: var(--touch);
   text-decoration: underline;
   text-underline-offset: 5px;
-  font-size: 20px;
+  font-size: 1.25rem;
   cursor: pointer;
 }
 .state {
@@ -247,7 +247,7 @@ const safety = computed(() => {
   min-height: 44px;
   margin: 0 -12px;
   padding: 0 12px;
-  font: 600 19px var(--face-label);
+  font: 600 1.1875rem var(--face-label);
   border-bottom: 1px solid var(--line);
   background: var(--panel);
 }
@@ -290,7 +290,7 @@ const safety = computed(() => {
   border-bottom: 1px solid var(--line);
   background: none;
   color: var(--ink);
-  font: 400 16px/1.2 var(--face-text);
+  font: 400 1rem/1.2 var(--face-text);
   text-align: left;
   cursor: pointer;
 }

@@ -19,7 +19,7 @@ const of = computed(() =>
       : '',
 )
 async function load() {
-  setPlace('', 'Jobs')
+  setPlace('Jobs')
   const query = { by: String(route.query.by ?? ''), on: (route.query.on as string | undefined) || undefined }
   const got = await attempt(api.GET('/api/jobs', { params: { query } }))
   if (got.ok) jobs.value = got.data.jobs

@@ -8,6 +8,7 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import { keyWords } from '@/shared/format/words'
 import { newId } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -36,7 +37,7 @@ const kinds: Record<string, string> = {
   free: 'Something else',
 }
 onMounted(async () => {
-  setPlace('', 'A job at this drive')
+  setPlace('A job at this drive', wayOfDrive(props.id))
   const got = await attempt(api.GET('/api/drives/{ident}/templates', { params: { path: { ident: props.id } } }))
   if (!got.ok) {
     problem.value = got.problem
@@ -150,11 +151,11 @@ const questions = computed(() => [
   padding: 10px 14px;
   min-height: 84px;
   color: var(--ink);
-  font: 400 16px/1.25 var(--face-text);
+  font: 400 1rem/1.25 var(--face-text);
   cursor: pointer;
 }
 .job strong {
-  font: 600 20px var(--face-label);
+  font: 600 1.25rem var(--face-label);
   color: var(--touch);
 }
 
@@ -173,7 +174,7 @@ const questions = computed(() => [
   border: 1.5px solid var(--touch);
   background: var(--sheet);
   color: var(--touch);
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   cursor: pointer;
 }
 .chip[aria-checked='true'],

@@ -28,7 +28,7 @@ const stale = computed(() => changed.value && kept.value !== undefined && draft.
 
 function shows(got: TemplateText) {
   kept.value = read.value = got
-  setPlace('', got.title)
+  setPlace(got.title)
 }
 async function open() {
   const got = await attempt(api.GET('/api/templates/{key}', { params: { path: { key: props.id } } }))
@@ -239,7 +239,7 @@ section {
 textarea {
   width: 100%;
   max-height: 60vh;
-  font: 500 14px/1.5 var(--face-figure);
+  font: 500 0.875rem/1.5 var(--face-figure);
   color: var(--ink);
   background: var(--sheet);
   border: 1px solid var(--dim);

@@ -9,7 +9,7 @@ import { setPlace } from '@/shared/state/place'
 const all = ref<TemplateHead[]>()
 const problem = ref<Problem | null>(null)
 onMounted(async () => {
-  setPlace('', 'How jobs are done here')
+  setPlace('How jobs are done here')
   const got = await attempt(api.GET('/api/templates'))
   if (got.ok) all.value = got.data.templates
   else problem.value = got.problem

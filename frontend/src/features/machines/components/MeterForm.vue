@@ -84,17 +84,17 @@ async function keep(reset: boolean) {
   gap: 8px;
 }
 .big {
-  font-size: 26px;
+  font-size: 1.625rem;
 }
 label {
   display: grid;
-  font-size: 15px;
+  font-size: 0.9375rem;
   color: var(--dim);
 }
 input {
   min-height: 48px;
   width: 170px;
-  font: 600 19px var(--face-figure);
+  font: 600 1.1875rem var(--face-figure);
   color: var(--ink);
   background: var(--sheet);
   border: 1px solid var(--dim);

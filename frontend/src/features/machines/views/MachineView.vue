@@ -10,7 +10,7 @@ import WordField from '@/shared/ui/WordField.vue'
 import { faultAt, otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
-import { setPlace } from '@/shared/state/place'
+import { areaCrumb, setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import MachineForm from '../components/MachineForm.vue'
@@ -34,7 +34,7 @@ async function load() {
     return
   }
   machine.value = got.data
-  setPlace(got.data.area, got.data.name)
+  setPlace(got.data.name, areaCrumb(got.data.area))
 }
 async function addDrive() {
   const body = { ...fresh.value, created_by_name: settings.name }

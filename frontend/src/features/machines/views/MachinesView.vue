@@ -32,7 +32,7 @@ async function more() {
 }
 watch(words, () => void load())
 onMounted(() => {
-  setPlace('', 'Machines')
+  setPlace('Machines')
   void load()
 })
 </script>
@@ -148,7 +148,7 @@ li:first-child {
 }
 .drive .figure {
   color: var(--ink);
-  font-size: 17px;
+  font-size: 1.0625rem;
 }
 .temp {
   color: var(--warm);

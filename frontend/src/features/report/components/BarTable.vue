@@ -66,6 +66,6 @@ li {
   border-left-width: 0;
 }
 .foot {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 </style>

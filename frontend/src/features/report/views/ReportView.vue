@@ -41,7 +41,7 @@ async function load() {
   report.value = got.ok ? got.data : undefined
 }
 onMounted(() => {
-  setPlace('', 'Report of the shop')
+  setPlace('Report of the shop')
   void load()
 })
 watch(asked, load, { deep: true })
@@ -263,7 +263,7 @@ const keys = computed(() => {
 }
 .keys b {
   display: block;
-  font-size: 23px;
+  font-size: 1.4375rem;
   line-height: 1.2;
 }
 .blocks {

@@ -123,7 +123,7 @@ async function send(what: 'snooze' | 'done') {
   border-bottom: 1px solid var(--line);
 }
 .mark {
-  font-size: 22px;
+  font-size: 1.375rem;
   text-align: center;
 }
 .mark.act,
@@ -141,10 +141,10 @@ async function send(what: 'snooze' | 'done') {
   align-items: baseline;
 }
 .name {
-  font: 600 18px/1.25 var(--face-label);
+  font: 600 1.125rem/1.25 var(--face-label);
 }
 .belt {
-  font-size: 15px;
+  font-size: 0.9375rem;
   white-space: nowrap;
 }
 .title,
@@ -152,14 +152,14 @@ async function send(what: 'snooze' | 'done') {
   flex-basis: 100%;
 }
 .when {
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
 }
 .cost {
-  font: 500 15px var(--face-label);
+  font: 500 0.9375rem var(--face-label);
   white-space: nowrap;
 }
 .cost b {
-  font-size: 19px;
+  font-size: 1.1875rem;
 }
 .guard {
   display: block;
@@ -175,7 +175,7 @@ async function send(what: 'snooze' | 'done') {
   border: 0;
   background: none;
   color: var(--touch);
-  font: 600 18px var(--face-label);
+  font: 600 1.125rem var(--face-label);
   cursor: pointer;
 }
 .put {
@@ -188,7 +188,7 @@ async function send(what: 'snooze' | 'done') {
 }
 .put label {
   display: grid;
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .put .wide {
   flex: 1;

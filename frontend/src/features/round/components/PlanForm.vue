@@ -124,7 +124,7 @@ async function plan() {
 }
 label {
   display: grid;
-  font-size: 15px;
+  font-size: 0.9375rem;
   color: var(--dim);
 }
 .wide {

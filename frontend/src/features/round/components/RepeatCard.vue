@@ -46,7 +46,7 @@ const rest = computed(() => props.line.says.split(':')[1]?.trim() ?? '')
 }
 h2 {
   color: var(--hot);
-  font-size: 26px;
+  font-size: 1.625rem;
 }
 svg {
   width: 100%;
@@ -76,7 +76,7 @@ svg {
   fill: var(--ink);
 }
 .small {
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .keys {
   display: flex;

@@ -60,14 +60,14 @@ const rows = computed(() =>
   margin-right: 8px;
 }
 .name {
-  font: 600 18px var(--face-label);
+  font: 600 1.125rem var(--face-label);
   display: inline-grid;
   align-items: center;
   min-height: 44px;
 }
 .belt {
   margin-left: 10px;
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .bar-line {
   display: grid;

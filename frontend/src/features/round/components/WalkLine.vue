@@ -73,7 +73,7 @@ li::before {
   justify-items: center;
   gap: 2px;
   color: var(--ink);
-  font: 500 14px/1.1 var(--face-label);
+  font: 500 0.875rem/1.1 var(--face-label);
   padding: 0 2px;
   cursor: pointer;
   position: relative;
@@ -99,7 +99,7 @@ li::before {
 }
 .time b {
   display: block;
-  font-size: 24px;
+  font-size: 1.5rem;
 }
 @media (max-width: 700px) {
   .walk {

@@ -32,7 +32,7 @@ async function load() {
   } else problem.value = got.problem
 }
 onMounted(() => {
-  setPlace('', 'What is due, in walking order')
+  setPlace('What is due, in walking order')
   void load()
 })
 async function only(name: string) {
@@ -178,7 +178,7 @@ h2.late {
   color: var(--hot);
 }
 h2 small {
-  font: 400 15px var(--face-text);
+  font: 400 0.9375rem var(--face-text);
   margin-left: 10px;
 }
 summary {
@@ -187,15 +187,15 @@ summary {
   background: var(--panel);
   border-bottom: 1px solid var(--line);
   color: var(--touch);
-  font: 600 20px var(--face-label);
+  font: 600 1.25rem var(--face-label);
   cursor: pointer;
 }
 summary small {
-  font: 400 15px var(--face-text);
+  font: 400 0.9375rem var(--face-text);
 }
 .area {
   padding: 6px 14px 0;
-  font: 600 15px var(--face-label);
+  font: 600 0.9375rem var(--face-label);
 }
 .area b {
   border: 1.6px solid var(--ink);
@@ -211,7 +211,7 @@ summary small {
   gap: 4px;
 }
 .side .name {
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   display: inline-grid;
   align-items: center;
   min-height: 44px;

@@ -188,18 +188,18 @@ svg {
   dominant-baseline: hanging;
 }
 .pull {
-  font: 500 16px var(--face-figure);
+  font: 500 1rem var(--face-figure);
   dominant-baseline: middle;
 }
 .live {
   min-height: 24px;
   margin: 0;
-  font: 600 18px var(--face-figure);
+  font: 600 1.125rem var(--face-figure);
 }
 @media (max-width: 600px) {
   .name,
   .pull {
-    font-size: 26px;
+    font-size: 1.625rem;
   }
   /* The list under it names the pins. */
   .pin {

@@ -9,6 +9,7 @@ import AroundFigures from '@/lists/AroundFigures.vue'
 import { faultText } from '@/shared/format/faults'
 import { onTheMachine } from '@/shared/state/builds'
 import { useKept } from '@/shared/state/kept'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
 import { useSettings } from '@/shared/state/settings'
@@ -169,7 +170,7 @@ async function load() {
     return
   }
   drive.value = got.data
-  setPlace(got.data.machine.name, got.data.name)
+  setPlace('Change the drive', wayOfDrive(props.id, got.data.machine.name, got.data.name))
   const builds = got.data.builds
   const onIt = onTheMachine(builds)
   const first = builds.find((b) => b.state === 'draft') ?? onIt ?? builds[0]
@@ -320,7 +321,7 @@ onBeforeUnmount(() => clearTimeout(timer))
   top: 0;
 }
 .says {
-  font-size: 20px;
+  font-size: 1.25rem;
   font-weight: 600;
   margin: 0;
   min-height: 27px;

@@ -6,7 +6,7 @@ import type { Elevation, Notice, Step } from '@/api/types'
 import PictureFiles from '@/drawing/PictureFiles.vue'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
-import { setPlace } from '@/shared/state/place'
+import { BENCH, setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -102,7 +102,7 @@ watch(
   (_now, before) => change(inUnitsOf(route.value, before)),
   { flush: 'sync' },
 )
-onMounted(() => setPlace('Bench', 'A drive with idlers'))
+onMounted(() => setPlace('A drive with idlers', [BENCH]))
 onBeforeUnmount(() => clearTimeout(timer))
 </script>
 
@@ -237,7 +237,7 @@ svg {
   fill: var(--ink);
 }
 .says {
-  font-size: 20px;
+  font-size: 1.25rem;
   font-weight: 600;
   margin: 0;
 }
@@ -251,7 +251,7 @@ svg {
 }
 @media (max-width: 600px) {
   .name {
-    font-size: 26px;
+    font-size: 1.625rem;
   }
 }
 @media (max-width: 900px) {

@@ -8,6 +8,7 @@ import type { Drive, DriveAnswer, Elevation, Problem } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { arcPath, fit } from '@/elevation/frame'
 import { onTheMachine } from '@/shared/state/builds'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -80,7 +81,7 @@ async function load() {
     return
   }
   drive.value = got.data
-  setPlace(got.data.machine.name, got.data.name)
+  setPlace('Is it on right?', wayOfDrive(props.id, got.data.machine.name, got.data.name))
   const builds = got.data.builds
   const first = onTheMachine(builds) ?? builds[0]
   if (!first) return
@@ -212,7 +213,7 @@ onMounted(() => void load())
   align-items: start;
 }
 .verdict {
-  font: 600 24px/1.25 var(--face-label);
+  font: 600 1.5rem/1.25 var(--face-label);
   margin: 0;
 }
 .hot,
@@ -259,7 +260,7 @@ svg {
   list-style: none;
   display: grid;
   gap: 4px;
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .back {
   min-height: 44px;
@@ -274,7 +275,7 @@ svg {
 }
 @media (max-width: 600px) {
   .name {
-    font-size: 26px;
+    font-size: 1.625rem;
   }
 }
 </style>

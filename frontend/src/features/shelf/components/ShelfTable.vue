@@ -151,7 +151,7 @@ async function keep(l: ShelfLine) {
   color: var(--ink);
 }
 .many {
-  font-size: 20px;
+  font-size: 1.25rem;
   text-align: right;
 }
 .keys {
@@ -164,7 +164,7 @@ async function keep(l: ShelfLine) {
   border: 2px solid var(--touch);
   background: var(--sheet);
   color: var(--touch);
-  font: 600 22px var(--face-label);
+  font: 600 1.375rem var(--face-label);
   cursor: pointer;
 }
 .keys button:disabled {
@@ -193,7 +193,7 @@ async function keep(l: ShelfLine) {
 }
 .more label {
   display: grid;
-  font-size: 15px;
+  font-size: 0.9375rem;
   color: var(--dim);
 }
 .more .key {

@@ -107,7 +107,7 @@ async function work() {
   border: 0;
   background: none;
   color: var(--touch);
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   text-decoration: underline;
   cursor: pointer;
 }
@@ -117,7 +117,7 @@ async function work() {
   border: 2px solid var(--touch);
   background: var(--sheet);
   color: var(--touch);
-  font: 500 16px var(--face-label);
+  font: 500 1rem var(--face-label);
   cursor: pointer;
 }
 .pick.here {
@@ -126,7 +126,7 @@ async function work() {
   border-color: var(--ink);
 }
 .says {
-  font: 600 21px var(--face-label);
+  font: 600 1.3125rem var(--face-label);
 }
 .spare {
   display: grid;
@@ -137,7 +137,7 @@ async function work() {
   border-bottom: 1px solid var(--line);
 }
 .spare b {
-  font-size: 19px;
+  font-size: 1.1875rem;
 }
 .hot {
   color: var(--hot);

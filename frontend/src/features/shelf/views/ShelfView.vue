@@ -85,7 +85,7 @@ async function put() {
   part.value = { ...fresh(), part: kind }
 }
 const buy = computed(() => shopping(lines.value))
-onMounted(() => setPlace('', 'Shelf'))
+onMounted(() => setPlace('Shelf'))
 </script>
 
 <template>
@@ -182,7 +182,7 @@ onMounted(() => setPlace('', 'Shelf'))
   min-height: 44px;
 }
 .buy {
-  font-size: 18px;
+  font-size: 1.125rem;
 }
 .block {
   padding: 12px 16px;

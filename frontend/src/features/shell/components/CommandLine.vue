@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
@@ -48,9 +48,20 @@ function go(d: Destination | undefined) {
   const given = Object.fromEntries(new URLSearchParams(asks ?? ''))
   void router.push({ path, query: { ...given, ...d.query }, hash: hash ? `#${hash}` : '' })
 }
+/** Away from it: what was typed goes too, so that the next key begins anew. */
+function leave() {
+  text.value = ''
+  box.value?.blur()
+}
+// What a screen reader is told while the list fills: how many, or that there is none.
+const told = computed(() => {
+  if (!open.value || !text.value.trim() || answered.value !== text.value) return ''
+  const n = found.value.length
+  return n ? `${n} ${n === 1 ? 'place' : 'places'} to go. ${found.value[at.value]?.label ?? ''}` : 'Nothing holds these words.'
+})
 function onKey(e: KeyboardEvent) {
   const target = e.target as HTMLElement
-  if (e.key === '/' && !/^(INPUT|TEXTAREA)$/.test(target.tagName)) {
+  if (e.key === '/' && !/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) {
     e.preventDefault()
     box.value?.focus()
   }
@@ -67,23 +78,25 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
       v-model="text"
       type="text"
       aria-label="Search machines, jobs, people, days, tasks, belt numbers and tables, or type a duty such as 1750 > 640 15hp fan 28in"
-      placeholder="1750 > 640 15hp fan 28in"
+      placeholder="for example 15hp fan 28in"
       autocomplete="off"
       spellcheck="false"
       role="combobox"
       aria-autocomplete="list"
       aria-controls="command-found"
-      :aria-expanded="open && found.length > 0"
+      :aria-expanded="open && text !== ''"
+      :aria-activedescendant="open && found[at] ? `command-${at}` : undefined"
       @focus="open = true"
       @blur="open = false"
       @keydown.down.prevent="at = Math.min(at + 1, found.length - 1)"
       @keydown.up.prevent="at = Math.max(at - 1, 0)"
       @keydown.enter="enter"
-      @keydown.esc="box?.blur()"
+      @keydown.esc="leave"
     />
     <ul v-if="open && text" id="command-found" role="listbox" aria-label="Destinations">
       <li
         v-for="(d, k) in found"
+        :id="`command-${k}`"
         :key="d.to + d.label"
         role="option"
         :aria-selected="k === at"
@@ -96,6 +109,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         Nothing holds these words: try fewer, or a belt number. A duty reads like: 1750 &gt; 640 15hp fan 28in
       </li>
     </ul>
+    <p class="visually-hidden" role="status">{{ told }}</p>
   </div>
 </template>
 
@@ -109,7 +123,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
   background: var(--sheet);
   border: 1px solid var(--dim);
   padding-left: 9px;
-  height: 46px;
+  height: 44px;
 }
 .command:focus-within {
   outline: 3px solid var(--touch);
@@ -117,7 +131,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 kbd {
   border: 1px solid var(--dim);
   padding: 0 7px;
-  font: 15px var(--face-figure);
+  font: 0.9375rem var(--face-figure);
   color: var(--dim);
 }
 input {
@@ -128,17 +142,18 @@ input {
   outline: 0;
   background: transparent;
   color: var(--ink);
-  font: 16px var(--face-figure);
+  font: 1rem var(--face-figure);
 }
 input::placeholder {
   color: var(--dim);
+  font-family: var(--face-text);
   opacity: 1;
 }
 ul {
   position: absolute;
   z-index: 30;
   right: -1px;
-  top: 45px;
+  top: 43px;
   width: max(100%, 420px);
   max-width: 94vw;
   margin: 0;
@@ -161,7 +176,7 @@ li[aria-selected='true'] {
 @media (max-width: 700px) {
   /* A key until it is wanted: the whole line would take a row of the screen for good. */
   .command:not(:focus-within) {
-    flex: 0 0 46px;
+    flex: 0 0 44px;
     padding: 0;
     justify-content: center;
   }

@@ -4,42 +4,57 @@ import { useSettings } from '@/shared/state/settings'
 
 const open = defineModel<boolean>({ required: true })
 const settings = useSettings()
-const RECHECKS = [
-  { key: '24-hours', words: 'at 24 hours' },
-  { key: '50-hours', words: 'at 50 running hours' },
-  { key: 'all', words: 'at both' },
-] as const
+const CHOICES = [
+  {
+    label: 'Brightness',
+    now: () => settings.theme as string,
+    take: (k: string) => (settings.theme = k as typeof settings.theme),
+    choices: [
+      { key: 'device', words: 'as the device' },
+      { key: 'light', words: 'light' },
+      { key: 'dark', words: 'dark' },
+    ],
+  },
+  {
+    label: 'You say',
+    now: () => settings.wheelWord as string,
+    take: (k: string) => (settings.wheelWord = k as typeof settings.wheelWord),
+    choices: [
+      { key: 'sheave', words: 'sheave' },
+      { key: 'pulley', words: 'pulley' },
+    ],
+  },
+  {
+    label: 'A new loop is set again',
+    now: () => settings.recheck as string,
+    take: (k: string) => (settings.recheck = k as typeof settings.recheck),
+    choices: [
+      { key: '24-hours', words: 'at 24 hours' },
+      { key: '50-hours', words: 'at 50 running hours' },
+      { key: 'all', words: 'at both' },
+    ],
+  },
+]
 </script>
 
 <template>
   <el-dialog v-model="open" title="On this device" width="min(460px, 94vw)" append-to-body>
     <div class="settings">
       <WordField v-model="settings.name" label="Your name, as it stands on what you save" />
-      <div>
-        <p class="label">Brightness</p>
-        <el-button :type="settings.theme === 'light' ? 'primary' : ''" @click="settings.theme = 'light'"
-          >Light</el-button
-        >
-        <el-button :type="settings.theme === 'dark' ? 'primary' : ''" @click="settings.theme = 'dark'">Dark</el-button>
-      </div>
-      <div>
-        <p class="label">You say</p>
-        <el-button :type="settings.wheelWord === 'sheave' ? 'primary' : ''" @click="settings.wheelWord = 'sheave'"
-          >sheave</el-button
-        >
-        <el-button :type="settings.wheelWord === 'pulley' ? 'primary' : ''" @click="settings.wheelWord = 'pulley'"
-          >pulley</el-button
-        >
-      </div>
-      <div>
-        <p class="label">A new loop is set again</p>
-        <el-button
-          v-for="r in RECHECKS"
-          :key="r.key"
-          :type="settings.recheck === r.key ? 'primary' : ''"
-          @click="settings.recheck = r.key"
-          >{{ r.words }}</el-button
-        >
+      <div v-for="s in CHOICES" :key="s.label" role="group" :aria-label="s.label">
+        <p class="label">{{ s.label }}</p>
+        <div class="segments">
+          <button
+            v-for="c in s.choices"
+            :key="c.key"
+            type="button"
+            :class="{ here: s.now() === c.key }"
+            :aria-pressed="s.now() === c.key"
+            @click="s.take(c.key)"
+          >
+            {{ c.words }}
+          </button>
+        </div>
       </div>
       <div>
         <p class="label">The shop's record</p>
@@ -55,7 +70,7 @@ const RECHECKS = [
   display: grid;
   gap: 18px;
 }
-.el-button {
-  margin-right: 8px;
+.way + .way {
+  margin-left: 8px;
 }
 </style>

@@ -69,14 +69,14 @@ a {
   text-decoration: none;
   font-family: var(--face-label);
   font-weight: 500;
-  font-size: 15px;
+  font-size: 0.9375rem;
   border-left: 5px solid transparent;
   border-right: 5px solid transparent;
 }
 a.here {
   color: var(--ink);
   background: var(--panel);
-  border-left-color: var(--touch);
+  border-left-color: var(--ink);
 }
 @media (max-width: 700px) {
   .rail {
@@ -92,7 +92,7 @@ a.here {
     border-top: 4px solid transparent;
   }
   a.here {
-    border-top-color: var(--touch);
+    border-top-color: var(--ink);
   }
 }
 </style>

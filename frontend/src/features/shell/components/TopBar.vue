@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 
 import { place } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
@@ -13,15 +13,19 @@ const open = ref(false)
 const initials = () =>
   settings.name
     .split(/\s+/)
-    .map((w) => w.charAt(0))
-    .join('')
+    .map((w) => [...w][0] ?? '')
     .slice(0, 2)
+    .join('')
     .toUpperCase() || '–'
+const UNITS = { us: 'in · lbf', si: 'mm · N' } as const
+const other = computed(() => (settings.units === 'us' ? 'si' : 'us'))
+// On a phone the way home is its last step: the page itself says its name.
+const up = computed(() => place.way.at(-1))
 </script>
 
 <template>
   <header class="top">
-    <router-link to="/machines" class="brand" aria-label="Tuyere, to the machines">
+    <router-link to="/machines" class="brand" :class="{ inside: up }" aria-label="Tuyere, to the machines">
       <svg
         viewBox="0 0 34 24"
         width="32"
@@ -35,16 +39,31 @@ const initials = () =>
       </svg>
       <span>Tuyere</span>
     </router-link>
-    <p class="place">
-      <span v-if="place.area">{{ place.area }} · </span><strong>{{ place.name }}</strong>
-    </p>
+    <nav class="place" aria-label="The way here">
+      <template v-for="c in place.way" :key="c.to">
+        <router-link :to="c.to" class="step" :class="{ last: c === up }">{{ c.name }}</router-link>
+        <span class="slash" aria-hidden="true">/</span>
+      </template>
+      <strong :class="{ alone: !up }" dir="auto">{{ place.name }}</strong>
+    </nav>
     <WaitingList />
     <CommandLine />
-    <div class="switch" role="group" aria-label="Units">
-      <button type="button" :aria-pressed="settings.units === 'us'" @click="settings.units = 'us'">in · lbf</button>
-      <button type="button" :aria-pressed="settings.units === 'si'" @click="settings.units = 'si'">mm · N</button>
-    </div>
-    <button type="button" class="person" aria-label="Settings" @click="open = true">{{ initials() }}</button>
+    <button
+      type="button"
+      class="units"
+      :aria-label="`Units: ${UNITS[settings.units]}; change to ${UNITS[other]}`"
+      @click="settings.units = other"
+    >
+      {{ UNITS[settings.units] }}
+    </button>
+    <button
+      type="button"
+      class="person"
+      :aria-label="`${initials()}: name and settings of this device`"
+      @click="open = true"
+    >
+      {{ initials() }}
+    </button>
     <SettingsPanel v-model="open" />
   </header>
 </template>
@@ -67,68 +86,80 @@ const initials = () =>
   text-decoration: none;
   font-family: var(--face-label);
   font-weight: 600;
-  font-size: 24px;
+  font-size: 1.5rem;
   min-height: 44px;
   min-width: 44px;
 }
 .place {
-  font-size: 16px;
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 1rem;
   white-space: nowrap;
   overflow: hidden;
-  text-overflow: ellipsis;
   flex: 1;
   min-width: 0;
 }
+.step {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
+  text-underline-offset: 4px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.slash {
+  color: var(--dim);
+}
 .place strong {
   font-weight: 600;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
-.switch {
-  display: flex;
-  border: 2px solid var(--ink);
-}
-.switch button {
+/* The unit is a word that can be touched, the name two square letters. */
+.units,
+.person {
   min-height: 44px;
-  padding: 0 10px;
   border: 0;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 600 15px var(--face-label);
+  background: none;
+  color: var(--touch);
+  font: 600 1rem var(--face-label);
   cursor: pointer;
   white-space: nowrap;
 }
-.switch button[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
+.units {
+  padding: 0 4px;
+  text-decoration: underline;
+  text-underline-offset: 4px;
 }
 .person {
   width: 44px;
-  height: 44px;
-  border-radius: 50%;
-  border: 2px solid var(--ink);
+  border: 2px solid var(--touch);
   background: var(--sheet);
-  color: var(--ink);
-  font: 600 17px var(--face-label);
-  cursor: pointer;
+  font-size: 1.0625rem;
 }
 @media (max-width: 700px) {
   .top {
+    gap: 4px;
+    padding: 0 8px;
     flex-wrap: wrap;
-    gap: 2px 8px;
-    padding: 4px 10px;
   }
-  .brand span {
+  .brand span,
+  .brand.inside,
+  .slash,
+  .step:not(.last),
+  .place strong:not(.alone) {
     display: none;
   }
-  .brand {
-    margin-right: auto;
+  .step.last::before {
+    content: '‹';
+    margin-right: 6px;
+    font-weight: 600;
   }
-  .switch button {
-    padding: 0 7px;
-  }
-  .place {
-    order: 8;
-    flex: 1 1 100%;
-    line-height: 1.2;
+  .step.last {
+    display: block;
+    line-height: 44px;
+    min-height: 44px;
   }
 }
 </style>

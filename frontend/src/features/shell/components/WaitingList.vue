@@ -46,7 +46,7 @@ const when = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: 
   border: 2px solid var(--warm);
   background: var(--sheet);
   color: var(--ink);
-  font: 600 15px var(--face-label);
+  font: 600 0.9375rem var(--face-label);
   cursor: pointer;
 }
 .waiting.refused {

@@ -95,7 +95,7 @@ const faults = (line: readonly Part[]) =>
 .sentence {
   display: grid;
   gap: 8px;
-  font-size: 20px;
+  font-size: 1.25rem;
 }
 .clause {
   display: flex;
@@ -109,7 +109,7 @@ const faults = (line: readonly Part[]) =>
   gap: 4px;
 }
 select.blank {
-  font: 500 20px var(--face-text);
+  font: 500 1.25rem var(--face-text);
   color: var(--touch);
   background: var(--sheet);
   border: 0;

@@ -6,6 +6,7 @@ import type { Problem } from '@/api/types'
 import { otherFaults } from '@/shared/format/faults'
 import { shortDate } from '@/shared/format/words'
 import { save } from '@/shared/state/outbox'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -40,7 +41,7 @@ async function load() {
     return
   }
   drive.value = got.data
-  setPlace(`${got.data.machine}, ${got.data.name}`, 'Speeds')
+  setPlace('Speeds', wayOfDrive(props.id, got.data.machine, got.data.name))
 }
 async function keep(rows: typeof lines.value) {
   const plate = drive.value?.plate
@@ -170,7 +171,7 @@ watch(() => settings.units, load)
 
 <style scoped>
 .now {
-  font-size: 20px;
+  font-size: 1.25rem;
   margin: 0;
 }
 .plate {
@@ -190,7 +191,7 @@ th {
   text-align: right;
 }
 td.rpm {
-  font-size: 20px;
+  font-size: 1.25rem;
 }
 .plate :deep(.el-button) {
   min-height: 46px;
@@ -203,10 +204,10 @@ td.rpm {
 }
 .add label {
   display: grid;
-  font: 500 16px var(--face-label);
+  font: 500 1rem var(--face-label);
 }
 .add input {
-  font: 500 18px var(--face-text);
+  font: 500 1.125rem var(--face-text);
   min-height: 46px;
   border: 1px solid var(--line);
   background: var(--sheet);

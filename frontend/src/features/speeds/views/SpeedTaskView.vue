@@ -10,7 +10,8 @@ import ScenePicture from '@/drawing/ScenePicture.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { bodyOf, carryTyped, fieldsOf, rowsTyped, typedOf, type Field, type Schema } from '@/forms/schema'
 import { readCalculations } from '@/shared/state/calculations'
-import { setPlace } from '@/shared/state/place'
+import { wayOfDrive } from '@/shared/state/knownDrives'
+import { BENCH, setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -137,10 +138,10 @@ async function readDrive() {
     return
   }
   drive.value = got.data
-  setPlace(`${got.data.machine}, ${got.data.name}`, task.value?.title ?? '')
+  setPlace(task.value?.title ?? '', wayOfDrive(id, got.data.machine, got.data.name))
 }
 onMounted(async () => {
-  setPlace('Bench', task.value?.title ?? '')
+  setPlace(task.value?.title ?? '', [BENCH])
   typed.value = { ...task.value?.fresh }
   const all = await readCalculations()
   calc.value = all.find((c) => c.name === task.value?.calc)
@@ -274,7 +275,7 @@ onBeforeUnmount(() => clearTimeout(timer))
   gap: 12px;
 }
 .round {
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   margin: 0;
 }
 .answer {
@@ -283,7 +284,7 @@ onBeforeUnmount(() => clearTimeout(timer))
   min-width: 0;
 }
 .says {
-  font-size: 22px;
+  font-size: 1.375rem;
   font-weight: 600;
   margin: 0;
 }
@@ -294,7 +295,7 @@ onBeforeUnmount(() => clearTimeout(timer))
   margin: 0;
 }
 .figures dt {
-  font: 500 16px var(--face-label);
+  font: 500 1rem var(--face-label);
   color: var(--dim);
 }
 .figures dd {
@@ -304,7 +305,7 @@ onBeforeUnmount(() => clearTimeout(timer))
   gap: 8px;
 }
 .big {
-  font: 600 30px var(--face-figure);
+  font: 600 1.875rem var(--face-figure);
 }
 .two,
 .side {

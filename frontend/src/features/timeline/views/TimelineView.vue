@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { api, attempt } from '@/api/client'
 import type { Problem, TimelineMark, TimelineView, TrendsView } from '@/api/types'
 import { counted, shortDate } from '@/shared/format/words'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -37,7 +38,10 @@ async function load() {
     return
   }
   view.value = got.data
-  setPlace(got.data.title, 'timeline')
+  setPlace(
+    'Timeline',
+    props.of === 'drive' ? wayOfDrive(props.id) : [{ name: got.data.title, to: `/machines/${props.id}` }],
+  )
   if (props.of !== 'drive') return
   const t = await attempt(api.GET('/api/drives/{ident}/trends', { params }))
   trends.value = t.ok ? t.data.trends : []
@@ -191,7 +195,7 @@ const words = (m?: TimelineMark) => (m ? `${m.words}${m.detail ? `, ${m.detail}`
 
 <style scoped>
 h1 {
-  font-size: 24px;
+  font-size: 1.5rem;
 }
 .up {
   display: inline-grid;
@@ -210,7 +214,7 @@ h1 {
   background: none;
   color: var(--touch);
   text-decoration: underline;
-  font: 500 17px var(--face-label);
+  font: 500 1.0625rem var(--face-label);
   cursor: pointer;
 }
 .table {
@@ -225,7 +229,7 @@ h1 {
 }
 .compare label {
   display: grid;
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 .changed {
   font-weight: 600;

@@ -47,11 +47,11 @@ defineProps<{ causes: components['schemas']['CauseOut'][]; other: number; answer
   padding: 8px 0;
 }
 .no {
-  font-size: 24px;
+  font-size: 1.5rem;
   font-weight: 600;
 }
 h3 {
-  font: 600 20px/1.25 var(--face-label);
+  font: 600 1.25rem/1.25 var(--face-label);
   margin: 0;
 }
 .what p {
@@ -70,14 +70,14 @@ h3 {
   background: var(--ink);
 }
 .share {
-  font-size: 20px;
+  font-size: 1.25rem;
   font-weight: 600;
   text-align: right;
   white-space: nowrap;
 }
 .share small,
 .small {
-  font-size: 14px;
+  font-size: 0.875rem;
   font-weight: 400;
 }
 @media (max-width: 560px) {

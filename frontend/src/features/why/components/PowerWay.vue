@@ -42,7 +42,7 @@ li {
   display: grid;
   justify-items: center;
   position: relative;
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
 }
 /* The shaft between a part and the one before it. */
 li + li::before {

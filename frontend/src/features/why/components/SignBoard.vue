@@ -92,7 +92,7 @@ const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not 
   border-right: 1px solid var(--line);
   background: var(--sheet);
   color: var(--touch);
-  font: 600 17px var(--face-label);
+  font: 600 1.0625rem var(--face-label);
   padding: 0 4px;
   cursor: pointer;
 }
@@ -115,18 +115,18 @@ const WORDS: Record<string, string> = { yes: 'seen', no: 'looked: not so', 'not 
   gap: 4px;
   align-content: space-between;
   text-align: left;
-  font: 400 15px/1.25 var(--face-text);
+  font: 400 0.9375rem/1.25 var(--face-text);
   cursor: pointer;
 }
 .sign .words {
-  font: 600 17px/1.2 var(--face-label);
+  font: 600 1.0625rem/1.2 var(--face-label);
 }
 .sign small {
   color: var(--dim);
-  font-size: 14px;
+  font-size: 0.875rem;
 }
 .sign .answer {
-  font: 600 15px var(--face-label);
+  font: 600 0.9375rem var(--face-label);
   color: var(--dim);
   justify-self: start;
 }

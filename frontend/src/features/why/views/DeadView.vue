@@ -6,6 +6,7 @@ import { api, attempt } from '@/api/client'
 import type { components } from '@/api/schema'
 import type { Problem } from '@/api/types'
 import { useKept } from '@/shared/state/kept'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 import NoticeList from '@/shared/ui/NoticeList.vue'
@@ -39,7 +40,7 @@ onMounted(async () => {
   const got = await attempt(api.GET('/api/drives/{ident}/why', { params: { path: { ident: props.id } } }))
   if (got.ok) {
     points.value = got.data.isolation_points
-    setPlace(got.data.machine, `Dead drive: ${got.data.drive}`)
+    setPlace('It does not turn', wayOfDrive(props.id, got.data.machine, got.data.drive))
   }
 })
 watch(answers, work, { deep: true, immediate: true })
@@ -123,7 +124,7 @@ function restart() {
   border: 2.5px solid var(--ink);
 }
 .ask h2 {
-  font-size: 25px;
+  font-size: 1.5625rem;
 }
 .answers {
   display: flex;

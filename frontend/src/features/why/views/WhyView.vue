@@ -11,6 +11,7 @@ import { faultText } from '@/shared/format/faults'
 import { keyWords, shortDate } from '@/shared/format/words'
 import { useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
+import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -48,7 +49,7 @@ async function load() {
 }
 function take(fresh: Why) {
   why.value = fresh
-  setPlace(fresh.machine, `Why did it fail? ${fresh.drive}`)
+  setPlace('Why did it fail?', wayOfDrive(props.id, fresh.machine, fresh.drive))
 }
 let asked = 0
 // While an answer is being worked the question and the causes are the last ones: they stay in sight but cannot be
@@ -235,7 +236,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
   grid-column: 1 / 3;
 }
 .check h2 {
-  font-size: 25px;
+  font-size: 1.5625rem;
 }
 .shot {
   width: 230px;
@@ -247,7 +248,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
   align-items: baseline;
 }
 .guard b {
-  font-size: 20px;
+  font-size: 1.25rem;
 }
 .yesno {
   display: grid;
@@ -279,7 +280,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
   gap: 6px;
 }
 .says {
-  font: 600 22px/1.25 var(--face-label);
+  font: 600 1.375rem/1.25 var(--face-label);
 }
 .then {
   display: grid;

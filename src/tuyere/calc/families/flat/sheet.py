@@ -3,14 +3,18 @@
 from __future__ import annotations
 
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, FlatDriveOut
-from tuyere.calc.frame import Frame, banded, main_answer, shaft_answer
+from tuyere.calc.families.stages import choose_answers, duty_answers, found_answers
+from tuyere.calc.frame import Frame, banded, main_answer
 from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
-from tuyere.calc.sheet import Beside, MainAnswer, Setting, SheetOut
+from tuyere.calc.sheet import Beside, Setting, SheetOut
 
 
 def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) -> SheetOut:
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
+    # A loop of leather and its dip are not read closer than an eighth of an inch.
+    loop = f(r.belt_length.value, "length", "rough").model_copy(update={"step": r.belt_length.step})
+    dip = f(r.dip.value, "length", "rough").model_copy(update={"step": r.dip.step})
     return SheetOut(
         family="flat",
         designation=r.designation,
@@ -43,16 +47,29 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
             c("tight", AT_TIGHT, label="tight", figure=r.tight),
         ],
         answers=[
-            MainAnswer(key="what", label="", main=r.designation, unit="", step=r.capacity.step),
-            main_answer(
-                "loop", "Loop along the pulleys", r.belt_length, f"{r.belt_length.unit_shown}, before the cut-short"
+            *found_answers(
+                r.designation,
+                "",
+                [
+                    main_answer("loop", "Loop along the pulleys", loop, "it is cut shorter: see the cut length"),
+                    main_answer("centres", "Centres", r.centre_distance),
+                ],
+                step=r.capacity.step,
             ),
-            main_answer("initial", "Initial tension", r.initial_tension, f"{r.initial_tension.unit_shown}, whole belt"),
-            main_answer(
-                "carries", "Slips at", r.capacity, f"{r.capacity.unit_shown}; {r.width_that_does.shown} wide would do"
+            *duty_answers(frame, given.power.value, r.service_factor, r.design_power),
+            *choose_answers(
+                r.capacity,
+                r.design_power,
+                word="Slips at",
+                how=f"{r.width_that_does.shown} wide would do",
+                load=r.shaft_load,
+                case=r.shaft_load_case,
             ),
-            main_answer("friction", "Friction used", r.friction_used, f"of {r.friction_there.number} there is"),
-            shaft_answer(r.shaft_load, r.shaft_load_case),
+            main_answer(
+                "friction", "Grip used", r.friction_used, f"of {r.friction_there.number} there is", stage="choose"
+            ),
+            main_answer("dip", "Strands dip by", dip, f"under a straightedge, level strands, {r.span.shown} free span"),
+            main_answer("initial", "That is a pull of", r.initial_tension, "in the whole belt, standing"),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
@@ -60,13 +77,14 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         shaft_load=r.shaft_load,
         shaft_load_case=r.shaft_load_case,
         beside=side,
-        set_line=f"initial {r.initial_tension.shown}",
+        set_line=f"dip {dip.shown}",
         setting=Setting(
             title="Cut, join and tension it",
             steps=[
-                f"Loop along the pulleys *{r.belt_length.shown}*. Work the cut length for its material and joint on the bench: it is cut shorter.",
+                f"Loop along the pulleys *{loop.shown}*. Work the cut length for its material and joint on the bench: it is cut shorter.",
                 "Pulleys parallel and in line, the crowned one true; the belt runs to the high side of a pulley.",
-                f"Initial tension *{r.initial_tension.shown}* for the whole belt; level strands then dip by *{r.dip.shown}* of their own weight.",
+                f"Take up until level strands dip by *{dip.shown}* of their own weight, read under a straightedge at mid-span: that is a pull of "
+                f"*{r.initial_tension.shown}* in the whole belt.",
                 "The lap's inner point trails; run it in by hand, then look for walking and flap from outside the guard.",
                 "Take up after the first day and the first week; leather goes on stretching.",
             ],

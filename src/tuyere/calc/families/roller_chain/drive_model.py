@@ -78,6 +78,7 @@ class ChainDriveOut(Answer):
     shaft_load_case: str
     sag: Figure
     hand_movement: Figure
+    hand_movement_band: Band = Field(description="what is wanted at mid-span, both ways together")
     chain_mass: Figure
     lubrication_wanted: str
     oil: str
@@ -134,6 +135,7 @@ def chain_drive_out(r: ChainDrive, frame: Frame) -> ChainDriveOut:
         shaft_load_case=r.shaft_load.case,
         sag=f(own.sag_mm, "length", "tape"),
         hand_movement=f(own.hand_mm, "length", "tape"),
+        hand_movement_band=frame.band(*own.hand_band_mm, "length", "tape"),
         chain_mass=f(own.mass_kg, "mass"),
         lubrication_wanted=own.lubrication,
         oil=own.oil or "outside the oil table",

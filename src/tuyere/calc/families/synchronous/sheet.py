@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
+from tuyere.calc.families.stages import choose_answers, duty_answers, found_answers
 from tuyere.calc.families.synchronous.drive_model import SyncDriveIn, SyncDriveOut
-from tuyere.calc.frame import Frame, main_answer, shaft_answer
+from tuyere.calc.frame import Frame, main_answer
 from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
-from tuyere.calc.sheet import Beside, MainAnswer, Setting, SheetOut
+from tuyere.calc.sheet import Beside, Setting, SheetOut
 
 
 def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) -> SheetOut:
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
     at = f"at {r.deflection.shown}"
-    ear = [] if r.frequency is None else [main_answer("ear", "By ear", r.frequency, f"Hz on {r.span.shown}")]
+    ear = [] if r.frequency is None else [main_answer("ear", "By ear", r.frequency, f"pluck the {r.span.shown} span")]
     by_ear = "" if r.frequency is None else f" By ear *{r.frequency.shown}*."
     room = ""
     if r.closer_to_fit is not None and r.apart_to_tension is not None:
@@ -37,18 +38,27 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
             c("tight", AT_TIGHT, label="tight at duty", figure=r.tight),
         ],
         answers=[
-            MainAnswer(
-                key="what",
-                label="",
-                main=r.designation,
-                unit=f"{r.teeth_in_mesh.number} teeth in mesh",
+            *found_answers(
+                r.designation,
+                f"{r.teeth_in_mesh.number} teeth in mesh",
+                [
+                    main_answer("loop", "Belt length", r.belt_length),
+                    main_answer("centres", "Centres", r.centre_distance),
+                ],
                 step=r.teeth_in_mesh.step,
             ),
-            main_answer("force", "Press the span with", r.deflection_force, f"{r.deflection_force.unit_shown} {at}"),
+            *duty_answers(frame, given.power.value, None, r.design_power),
+            *choose_answers(
+                r.power, r.design_power, word="Carries", how=str(r.basis), load=r.shaft_load, case=r.shaft_load_case
+            ),
+            main_answer("jump", "May jump a tooth at", r.jump_margin, "times the duty's pull", stage="choose"),
+            main_answer(
+                "force",
+                "Press the whole belt with",
+                r.deflection_force,
+                f"until it is {r.deflection.shown} in at mid-span of {r.span.shown}",
+            ),
             *ear,
-            main_answer("carries", "The belt carries", r.power, f"{r.power.unit_shown}, {r.basis}"),
-            main_answer("jump", "May jump a tooth at", r.jump_margin, "times the duty's pull"),
-            shaft_answer(r.shaft_load, r.shaft_load_case),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,

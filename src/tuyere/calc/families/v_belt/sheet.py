@@ -2,15 +2,33 @@
 
 from __future__ import annotations
 
+from tuyere.calc.families.stages import choose_answers, duty_answers, found_answers
 from tuyere.calc.families.v_belt.drive_model import VBeltDriveIn, VBeltDriveOut
-from tuyere.calc.frame import Frame, banded, main_answer, shaft_answer
+from tuyere.calc.frame import Frame, banded, main_answer
 from tuyere.calc.places import AT_CENTRES, AT_DRIVEN, AT_DRIVER, AT_SLACK, AT_TIGHT
-from tuyere.calc.sheet import Beside, MainAnswer, Setting, SheetOut
+from tuyere.calc.sheet import Beside, Setting, SheetOut
 
 EVERY = (
     "Every belt of the set: one that reads well under the others is odd, worn or stretched; then a new set. "
     "Set by the average. Check alignment again while tightening."
 )
+
+
+LAY_IN = "Slacken the take-up fully; lay the belts in, never pry or roll them on."
+LAY_ONE_IN = "Slacken the take-up fully; lay the belt in, never pry or roll it on."
+# Common practice, no source: a link belt is made up on the machine and taken up by links.
+LINK_ON = (
+    "Take-up at its least. Tabs trail, the belt is pulled and not pushed. Pull it hand-tight round both, count the links, take off one "
+    "in 24 (the link belt card counts them for the section), join it."
+)
+LINK_AGAIN = "A link belt stretches in its first day: take out links in pairs until it reads in the band again."
+
+
+def _by_tape(given: VBeltDriveIn, frame: Frame) -> str:
+    """The centres as the tape reads them, beside what belt and sheaves give."""
+    if given.centre_by_tape is None:
+        return "from belt and sheaves"
+    return f"from belt and sheaves; the tape reads {frame.figure(given.centre_by_tape.value, 'length', 'tape').shown}"
 
 
 def _kind(kind: str | None) -> str:
@@ -32,6 +50,9 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
     f, c = frame.figure, frame.call_out
     driver, driven = given.driver.sheave, given.driven.sheave
     at = f"at {r.deflection.shown}"
+    press = f"press {r.deflection.shown} in at mid-span of {r.span.shown}"
+    each = "each" if r.belts.value > 1 and not given.belt.joined else "the"
+    link = given.belt.construction == "link"
     what = f"{r.belts.number}/{r.designation}" if given.belt.joined else f"{r.belts.number} × {r.designation}"
     new, run = r.deflection_force_new, r.deflection_force_run_in
     room = ""
@@ -62,17 +83,29 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
             c("tight", AT_TIGHT, label="tight, per belt", figure=r.tight),
         ],
         answers=[
-            MainAnswer(
-                key="what",
-                label="",
-                main=what,
-                unit=f"the duty takes {r.belts_exact.number} of them" if r.belts_exact else "not rated",
+            *found_answers(
+                what,
+                f"the duty takes {r.belts_exact.number} of them" if r.belts_exact else "not rated",
+                [
+                    main_answer("driver", "Driver outside", r.driver_outside),
+                    main_answer("driven", "Driven outside", r.driven_outside),
+                    main_answer("loop", "Belt length", r.belt_length),
+                    main_answer("centres", "Centres", r.centre_distance, _by_tape(given, frame)),
+                ],
                 step=r.belts_exact.step if r.belts_exact else None,
             ),
-            main_answer("new", "Set each new belt", new, f"{new.low.unit_shown} {at}"),
-            main_answer("run", "Set each run-in belt", run, f"{run.low.unit_shown} {at}"),
-            main_answer("ear", "New belt, by ear", r.frequency_new, f"Hz on {r.span.shown}"),
-            shaft_answer(r.shaft_load, r.shaft_load_case),
+            *duty_answers(frame, given.power.value, r.service_factor, r.design_power),
+            *choose_answers(
+                r.carried_power,
+                r.design_power,
+                word="Carries",
+                how=f"the duty takes {r.belts_exact.number} of {r.belts.number}" if r.belts_exact else "",
+                load=r.shaft_load,
+                case=r.shaft_load_case,
+            ),
+            main_answer("new", f"Set {each} new belt", new, press),
+            main_answer("run", f"Set {each} run-in belt", run, press),
+            main_answer("ear", "New belt, by ear", r.frequency_new, f"pluck the {r.span.shown} span"),
         ],
         spare=r.spare,
         driven_speed=r.driven_speed,
@@ -85,11 +118,11 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         setting=Setting(
             title="Set the tension",
             steps=[
-                "Slacken the take-up fully; lay the belts in, never pry or roll them on.",
+                LINK_ON if link else LAY_IN if r.belts.value > 1 else LAY_ONE_IN,
                 f"Free span *{r.span.shown}*: press one belt at mid-span, square to it, by *{r.deflection.shown}*.",
                 f"Read the force. New belt *{new.shown}*, run-in belt *{run.shown}*, per belt.",
                 EVERY if r.belts.value > 1 and not given.belt.joined else "Check alignment again while tightening.",
-                "New belts relax: check again after 24 hours of running.",
+                LINK_AGAIN if link else "New belts relax: check again after 24 hours of running.",
             ],
             room=room,
             remark=two_theories(r)
