@@ -2,6 +2,7 @@
 import { useRoute } from 'vue-router'
 
 import SideRail from '@/features/shell/components/SideRail.vue'
+import PadHost from '@/pad/PadHost.vue'
 import TopBar from '@/features/shell/components/TopBar.vue'
 
 const route = useRoute()
@@ -18,6 +19,7 @@ function toPage() {
     <a class="skip" href="#page" @click.prevent="toPage">To the page</a>
     <TopBar />
     <SideRail />
+    <PadHost />
     <div id="page" class="view"><router-view /></div>
   </div>
 </template>

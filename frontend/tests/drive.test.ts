@@ -93,7 +93,7 @@ const sheet = (spare: number): Sheet => ({
     efficiency: span('93', '96 %'),
     yearly_loss: span('460', '1,200 kWh'),
   },
-  setting: { title: '', steps: [], room: '', remark: '' },
+  setting: { by: 'press', title: '', steps: [], room: '', remark: '' },
   call_outs: [
     callOut('n1', 'wheel:driver', 'driver', 'driver.speed', null),
     callOut('d1', 'wheel:driver', 'sheave pitch', 'driver.sheave.diameter', null),

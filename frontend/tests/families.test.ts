@@ -215,8 +215,8 @@ describe('the answers and the setting of any family', () => {
   const sheet = {
     driven_speed: fig(400, '400 rpm'),
     answers: [
-      { key: 'what', label: '', main: '50, 116 pitches', unit: '72 in long', step: null },
-      { key: 'sag', label: 'That is a sag of', main: '1/2', unit: 'in', step: 's9' },
+      { key: 'what', label: '', main: '50, 116 pitches', unit: '', how: '72 in long', step: null, stage: 'found' },
+      { key: 'sag', label: 'That is a sag of', main: '1/2', unit: 'in', how: '', step: 's9', stage: 'tension' },
     ],
     setting: {
       title: 'Set the slack',
@@ -236,14 +236,18 @@ describe('the answers and the setting of any family', () => {
     sheet,
   }
   it('name the drive by what it is, and ask only where there is working', async () => {
-    const w = mount(AnswerColumn, { props: { answer: drive, title: 'Fitted' } })
+    const rows = sheet.answers.map((a) => ({ ...a, name: a.label || 'Fitted' }))
+    const w = mount(AnswerColumn, { props: { answer: drive, stage: 'duty', rows } })
     expect(w.findAll('.label').map((l) => l.text())).toEqual(['Fitted', 'That is a sag of', 'Driven speed'])
-    expect(w.findAll('.ask-how')).toHaveLength(2)
-    await w.find('.ask-how').trigger('click')
+    expect(w.findAll('button.how')).toHaveLength(2)
+    await w.find('button.how').trigger('click')
     expect(w.emitted('how')).toEqual([['s9', 'That is a sag of']])
+    // The speed is what the duty is held against: no other stage shows it.
+    await w.setProps({ stage: 'tension' })
+    expect(w.findAll('.label').map((l) => l.text())).toEqual(['Fitted', 'That is a sag of'])
   })
-  it('set figures apart in the steps, without the scale that only V-belts have', () => {
-    const w = mount(TensionStage, { props: { answer: drive, family: 'roller-chain', sources: [] } })
+  it('set figures apart in the steps, without a scale where nothing is set by tension', () => {
+    const w = mount(TensionStage, { props: { answer: drive } })
     expect(w.find('li b').text()).toBe('1 5/32 in')
     expect(w.find('li').text()).toBe('Push it by 1 5/32 in in all.')
     expect(w.find('.scale').exists()).toBe(false)

@@ -117,6 +117,10 @@ describe('the page of a drive', () => {
     serve(common)
     const w = await shown(DriveView, { id: drive.id })
     expect(w.text()).toContain('4 × B90')
+    const first = worked.sheet?.answers.find((a) => a.stage === 'tension')
+    expect(w.find('.number').text()).toContain(`${first?.main} ${first?.unit}`)
+    expect(w.find('.number').text()).toContain(first?.how)
+    await press(w, 'Duty')
     const band = worked.sheet?.driven_band
     expect(w.text()).toContain(`${band?.low.number} – ${band?.high.number}`)
     expect(w.text()).toContain(worked.sheet?.wanted?.says)
@@ -141,12 +145,42 @@ describe('the page of a drive', () => {
   it('says so when the drive cannot be read, and shows no empty page', async () => {
     serve({ ...common, [`GET /api/drives/${drive.id}`]: () => down })
     const w = await shown(DriveView, { id: drive.id })
-    expect(w.text()).toContain('Try again in a moment')
+    expect(w.find('h1').text()).toBe('The drive could not be read')
+    expect(w.text()).toContain('Try again')
+  })
+  it('has a way on where there is no such drive, and no address or number of it', async () => {
+    const gone = { status: 404, json: { ...down.json, status: 404, detail: 'there is no drive 00000000-0000-4000' } }
+    serve({ ...common, [`GET /api/drives/${drive.id}`]: () => gone })
+    const w = await shown(DriveView, { id: drive.id })
+    expect(w.find('h1').text()).toBe('This drive is not kept here')
+    expect(w.text()).not.toMatch(/api|0000|[0-9a-f]{8}-/)
+    expect(w.html()).toContain('To the machines')
+  })
+  it('cries no wolf while it is read: no red, nothing to be done, only its own shape', async () => {
+    serve({ ...common, 'POST /api/calc/v-belt-drive': () => new Promise(() => undefined) })
+    const w = await shown(DriveView, { id: drive.id })
+    expect(w.find('h1').text()).toBe(drive.name)
+    expect(w.text()).not.toMatch(/nothing drawn|see what is wrong|choose one first/i)
+    expect(w.html()).not.toContain('var(--hot)"')
+    expect(w.find('[aria-label="Reading the drive"]').exists()).toBe(true)
+  })
+  it('shows what was read last where nobody answers, and when that was', async () => {
+    serve(common)
+    const before = await shown(DriveView, { id: drive.id })
+    before.unmount()
+    const offline = () => {
+      throw new TypeError('offline')
+    }
+    serve({ [`GET /api/drives/${drive.id}`]: offline, 'GET /api/families': families })
+    const w = await shown(DriveView, { id: drive.id })
+    expect(w.text()).toContain('No connection. Tuyere shows what this device last read')
+    const first = worked.sheet?.answers.find((a) => a.stage === 'tension')
+    expect(w.find('.number').text()).toContain(first?.main)
   })
   it('offers the two ways on where nothing is known of a drive', async () => {
     serve({ ...common, [`GET /api/drives/${drive.id}`]: { ...driveJson, duty: null, builds: [] } })
     const w = await shown(DriveView, { id: drive.id })
-    expect(w.text()).toContain('nothing drawn yet')
+    expect(w.text()).toContain('Nothing drawn yet')
     await press(w, 'Write down what is there')
     expect(w.text()).toContain('What is on the machine')
   })

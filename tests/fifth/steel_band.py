@@ -286,7 +286,7 @@ class SteelBands(Family[BandDriveIn, BandSelectIn, Band, None, BandSet, BandCand
             shaft_load_case="standing",
             beside=side,
             set_line="pull it tight",
-            setting=Setting(title="Set it", steps=["Pull it tight."], room="", remark=""),
+            setting=Setting(by="dip", title="Set it", steps=["Pull it tight."], room="", remark=""),
         )
         return out, sheet
 

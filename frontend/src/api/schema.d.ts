@@ -4407,6 +4407,18 @@ export interface components {
             power: components["schemas"]["Figure"];
         };
         /**
+         * AxisOut
+         * @description The scale from end to end: static tension of one belt, N; what lies beyond is said in words, not drawn.
+         */
+        AxisOut: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Rulers */
+            rulers: components["schemas"]["RulerOut"][];
+        };
+        /**
          * Band
          * @description A range to set something in.
          */
@@ -6005,6 +6017,8 @@ export interface components {
             governing: string;
             greatest_pull: components["schemas"]["Figure"];
             hand_movement: components["schemas"]["Figure"];
+            /** @description what is wanted at mid-span, both ways together */
+            hand_movement_band: components["schemas"]["Band"];
             length: components["schemas"]["LengthOut"];
             /** Lubrication Wanted */
             lubrication_wanted: string;
@@ -8457,6 +8471,11 @@ export interface components {
             wheels: components["schemas"]["WheelOut"][];
             /** Width */
             width: number;
+            /**
+             * Words
+             * @default
+             */
+            words?: string;
         };
         /**
          * EmptyAsk
@@ -12136,12 +12155,25 @@ export interface components {
          * @description One of the few answers a mechanic came for.
          */
         MainAnswer: {
+            /**
+             * How
+             * @description the condition that makes it usable, or what it is held against
+             * @default
+             */
+            how?: string;
             /** Key */
             key: string;
             /** Label */
             label: string;
             /** Main */
             main: string;
+            /**
+             * Stage
+             * @description the stage of the work that it answers; its first is the headline
+             * @default tension
+             * @enum {string}
+             */
+            stage?: "found" | "duty" | "choose" | "tension";
             /** Step */
             step: string | null;
             /** Unit */
@@ -15082,6 +15114,20 @@ export interface components {
             wheel: string;
         };
         /**
+         * RulerOut
+         * @description A ruler of the scale: what is read on it, in which unit, its marks.
+         */
+        RulerOut: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Ticks */
+            ticks: components["schemas"]["TickOut"][];
+            /** Unit */
+            unit: string;
+        };
+        /**
          * RunOutIn
          * @description A dial on a wheel or shaft, turned once round.
          */
@@ -15496,6 +15542,12 @@ export interface components {
          * @description How the drive is set by hand: steps in order, figures between * marks, and what stays doubtful.
          */
         Setting: {
+            /**
+             * By
+             * @description how it is read by hand: one belt pressed, the whole width pressed, its dip under a straightedge, its slack by hand
+             * @enum {string}
+             */
+            by: "press" | "press-width" | "dip" | "slack";
             /** Remark */
             remark: string;
             /** Room */
@@ -18975,6 +19027,7 @@ export interface components {
          */
         TensionTargetOut: {
             aim: components["schemas"]["BandOut"];
+            axis: components["schemas"]["AxisOut"];
             /** Bands */
             bands: components["schemas"]["BandOut"][];
             /** Belts */
@@ -19183,6 +19236,19 @@ export interface components {
              * @description belt width
              */
             width: number | string;
+        };
+        /**
+         * TickOut
+         * @description A mark of a ruler; minor ones have no number.
+         */
+        TickOut: {
+            /**
+             * At
+             * @description static tension of one belt, N, at which it stands
+             */
+            at: number;
+            /** Number */
+            number: string;
         };
         /**
          * TimelineMark

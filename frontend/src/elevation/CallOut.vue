@@ -1,12 +1,16 @@
 <script setup lang="ts">
 import { nextTick, ref, watch } from 'vue'
 
+import { askNumber, byTouch, unitsBeside } from '@/pad/ask'
+
 import type { Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
 
 // A figure hung on the drawing. Touch a green one and it becomes the field that changes it.
 const props = defineProps<{
   label: string
+  /** What a reader is told, where the label stands beside its part and says less. */
+  named?: string
   number: string
   unit: string
   editable?: boolean
@@ -22,26 +26,51 @@ const editing = ref(false)
 const typed = ref('')
 const box = ref<HTMLInputElement>()
 
-async function begin() {
+const back = ref<HTMLElement>()
+async function begin(e: Event) {
   typed.value = props.number
+  if (byTouch(e)) {
+    const given = await askNumber({
+      label: props.named ?? props.label,
+      value: props.number,
+      unit: props.unit,
+      units: unitsBeside(props.unit),
+      before: `${props.number} ${props.unit}`,
+    })
+    if (!given) return
+    // A refusal is said beside the field, so it stands open until the figure is taken.
+    editing.value = true
+    if (!('letters' in given)) {
+      typed.value = given.typed
+      return give()
+    }
+  }
   editing.value = true
   await nextTick()
   box.value?.focus()
   box.value?.select()
+}
+/** The focus goes back to the figure that was changed. */
+async function close() {
+  if (!editing.value) return
+  const had = box.value?.closest('form')?.contains(document.activeElement)
+  editing.value = false
+  await nextTick()
+  if (had) back.value?.focus()
 }
 function give() {
   if (typed.value.trim() === '' || typed.value === props.number) return stop()
   emit('change', typed.value)
 }
 function stop() {
-  editing.value = false
+  void close()
   emit('cancel')
 }
 // A new figure means the change was taken; a fault keeps the field open with what was typed.
 watch(
   () => [props.number, props.fault] as const,
   ([, fault]) => {
-    if (!fault) editing.value = false
+    if (!fault) void close()
   },
 )
 </script>
@@ -53,20 +82,23 @@ watch(
       <input
         ref="box"
         v-model="typed"
-        :aria-label="label"
+        :aria-label="named ?? label"
         :aria-invalid="fault ? 'true' : undefined"
         autocomplete="off"
         spellcheck="false"
         @keydown.esc="stop"
       />
+      <span class="unit">{{ unit }}</span>
       <button type="submit" class="set" :disabled="busy">Set</button>
+      <button type="button" class="leave" @click="stop">Put back</button>
       <p v-if="fault && !quiet" class="message" role="alert">{{ faultText(fault) }}</p>
     </form>
     <button
       v-else-if="editable"
+      ref="back"
       type="button"
       class="touch"
-      :aria-label="`${label} ${number} ${unit}, change`"
+      :aria-label="`${named ?? label} ${number} ${unit}, change`"
       @click="begin"
     >
       <span class="figure">{{ number }}</span> {{ unit }}
@@ -75,7 +107,7 @@ watch(
       v-else-if="step"
       type="button"
       class="touch answer"
-      :aria-label="`${label} ${number} ${unit}, how come?`"
+      :aria-label="`${named ?? label} ${number} ${unit}, how come?`"
       @click="emit('how', step)"
     >
       <span class="figure">{{ number }}</span> {{ unit }}
@@ -137,7 +169,7 @@ watch(
 }
 form {
   display: grid;
-  grid-template-columns: 118px auto;
+  grid-template-columns: 118px auto auto auto;
   z-index: 5;
   position: relative;
 }
@@ -150,6 +182,20 @@ input {
   font: 600 1.1875rem var(--face-figure);
   padding: 0 6px;
 }
+.unit {
+  align-self: center;
+  background: var(--sheet);
+  padding: 0 5px;
+  font: 600 1rem var(--face-label);
+}
+.leave {
+  border: 2px solid var(--touch);
+  background: var(--sheet);
+  color: var(--touch);
+  font: 600 1rem var(--face-label);
+  padding: 0 10px;
+  cursor: pointer;
+}
 .set {
   border: 0;
   background: var(--touch);
@@ -159,7 +205,7 @@ input {
   cursor: pointer;
 }
 .message {
-  grid-column: 1 / 3;
+  grid-column: 1 / 5;
   width: min(100%, 320px);
   background: var(--sheet);
   color: var(--hot);

@@ -86,7 +86,14 @@ const leaders = computed(() => placed.value.flatMap((p) => (p.leader ? [p.leader
 <template>
   <section class="sheet elevation" aria-label="Side view of the drive, to scale">
     <div ref="host" class="host">
-      <svg :width="size.w" :height="size.h" role="img" :aria-label="`Side view, ${scaleText}`">
+      <svg
+        :width="size.w"
+        :height="size.h"
+        role="img"
+        :aria-label="`Side view, ${scaleText}. ${elevation.words ?? ''}`"
+      >
+        <title>Side view of the drive, {{ scaleText }}</title>
+        <desc>{{ elevation.words }}</desc>
         <ElevationDrawing :elevation="elevation" :frame="frame" :dimensions="lines" />
         <g stroke="var(--dim)" fill="var(--dim)">
           <template v-for="(p, k) in leaders" :key="k">
@@ -99,6 +106,7 @@ const leaders = computed(() => placed.value.flatMap((p) => (p.leader ? [p.leader
         v-for="p in placed"
         :key="p.l.key"
         :label="p.l.label"
+        :named="p.l.named"
         :number="p.l.number"
         :unit="p.l.unit"
         :assumed="p.l.assumed"
@@ -123,7 +131,7 @@ const leaders = computed(() => placed.value.flatMap((p) => (p.leader ? [p.leader
       <CallOut
         v-for="l in listed"
         :key="l.key"
-        :label="l.label"
+        :label="l.named ?? l.label"
         :number="l.number"
         :unit="l.unit"
         :assumed="l.assumed"
@@ -162,6 +170,7 @@ svg {
   position: absolute;
   left: 14px;
   bottom: 5px;
+  background: var(--sheet);
   font-family: var(--face-label);
   font-size: 0.875rem;
 }

@@ -9,6 +9,8 @@ export interface Label {
   /** Where: `wheel:ID`, `strand:ID` or `centres:ID` of the elevation. */
   at: string
   label: string
+  /** The same with its wheel's name, where it does not stand beside it. */
+  named?: string
   number: string
   unit: string
   path?: string
@@ -21,7 +23,12 @@ export function driveLabels(sheet: Sheet, wheel: 'sheave' | 'pulley'): Label[] {
   // The family's own two strands are those of the plain drive: round more wheels each strand says its own.
   const own = sheet.call_outs
     .filter((c) => !(sheet.around && c.at.startsWith('strand:')))
-    .map((c) => ({ ...c, label: wheelName(wheel, c.label), path: c.path ?? undefined }))
+    .map((c) => {
+      const label = wheelName(wheel, c.label)
+      const [kind = '', id = ''] = c.at.split(':')
+      const named = kind !== 'wheel' ? label : label === id ? `${label} speed` : `${id.replaceAll('-', ' ')} ${label}`
+      return { ...c, label, named, path: c.path ?? undefined }
+    })
   // Round more than two wheels every strand has its own pull, and every further wheel its name.
   const strands = (sheet.around?.strands ?? []).flatMap((s): Label[] =>
     s.tension

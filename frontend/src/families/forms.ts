@@ -47,8 +47,6 @@ export interface FamilyForms {
   /** A drive somebody has in mind, for "why not this one?". */
   mind?: FamilyForm
   found?: FoundForm
-  /** The way its tension is set, drawn: takes `answer`. */
-  scale?: { component: Component; title: string }
   /** The same drive by other books: takes `v-model`, `input`, `options`; emits `use` with options. */
   beside?: { component: Component; word: string }
 }

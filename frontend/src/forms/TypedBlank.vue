@@ -1,7 +1,10 @@
 <script setup lang="ts">
 // A blank in a sentence: what is typed stands in it; a dashed line is not typed yet.
-defineProps<{ says: string; wide?: number; bad?: boolean; unit?: string; hint?: string }>()
+import { usePadField } from '@/pad/padField'
+
+const props = defineProps<{ says: string; wide?: number; bad?: boolean; unit?: string; hint?: string }>()
 const typed = defineModel<string>({ required: true })
+const { letters, touched } = usePadField(typed, () => ({ label: props.says, unit: props.unit ?? '' }))
 </script>
 
 <template>
@@ -15,8 +18,10 @@ const typed = defineModel<string>({ required: true })
       :aria-invalid="bad ? 'true' : undefined"
       :placeholder="hint"
       autocomplete="off"
+      :inputmode="letters ? 'text' : 'decimal'"
       enterkeyhint="next"
       spellcheck="false"
+      @pointerdown="touched"
     /><span v-if="unit && /^[-\d./ ]*$/.test(typed)" class="unit">{{ unit }}</span></span
   >
 </template>

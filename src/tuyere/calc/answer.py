@@ -173,6 +173,7 @@ class ElevationOut(Answer):
     ghosts: list[GhostOut] = []
     arms: list[ArmOut] = []
     guides: list[PinOut] = []
+    words: str = ""
 
 
 def plain(value: Any) -> Any:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from tuyere.calc.answer import Band, ElevationOut, Figure, NoticeOut, WorkingStep
+from tuyere.calc.elevation_words import words_of
 from tuyere.calc.kinds import KINDS
 from tuyere.calc.options import picked
 from tuyere.calc.sheet import CallOut, MainAnswer, SheetOut, Stage
@@ -102,7 +103,7 @@ class Frame:
 
     def elevation_out(self) -> ElevationOut | None:
         """The drawing, if the calculation made one."""
-        return None if self.elevation is None else elevation_out(self.elevation)
+        return None if self.elevation is None else elevation_out(self.elevation, self.units)
 
 
 def banded(low: Figure, high: Figure) -> Band:
@@ -129,6 +130,7 @@ def shaft_answer(load: Figure, case: str) -> MainAnswer:
     return main_answer("hub", "Shaft load, each", load, case, stage="choose")
 
 
-def elevation_out(drawing: Elevation) -> ElevationOut:
-    """An elevation as it is sent."""
-    return ElevationOut.model_validate(drawing, from_attributes=True)
+def elevation_out(drawing: Elevation, units: str | None = None) -> ElevationOut:
+    """An elevation as it is sent, in words as well."""
+    out = ElevationOut.model_validate(drawing, from_attributes=True)
+    return out.model_copy(update={"words": words_of(drawing, units)})

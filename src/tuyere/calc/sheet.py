@@ -42,6 +42,9 @@ class MainAnswer(Answer):
 class Setting(Answer):
     """How the drive is set by hand: steps in order, figures between * marks, and what stays doubtful."""
 
+    by: Literal["press", "press-width", "dip", "slack"] = Field(
+        description="how it is read by hand: one belt pressed, the whole width pressed, its dip under a straightedge, its slack by hand"
+    )
     title: str
     steps: list[str]
     room: str

@@ -39,8 +39,11 @@ def _digits(x: float, figures: int = 3) -> int:
 
 
 def amount(value: float, kind_name: str, units: str, style: str = "") -> tuple[str, str]:
-    """(number, unit) as shown; ``style`` "tape" for lengths read off a tape, "rough" for those
-    that no tape settles closer than an eighth (a sagging strand, a loop of leather), "size" for caliper sizes, "about" for estimates: two figures and no more."""
+    """(number, unit) as shown.
+
+    ``style``: "tape" for lengths read off a tape, "rough" for those that no tape settles closer than an eighth (a sagging strand, a
+    loop of leather), "size" for caliper sizes, "about" for estimates: two figures and no more.
+    """
     number, unit = _amount(value, kind_name, units, style)
     return ("0" + number[2:] if number.startswith("-0") and not number.strip("-0.") else number), unit
 

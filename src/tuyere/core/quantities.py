@@ -322,7 +322,7 @@ QUANTITIES: dict[str, Quantity] = {
     "m_h": _("AC", "mm", "hand movement at mid-span, both ways together"),
     "m_low": _(r"AC_\mathrm{low}", "mm", "least hand movement wanted, both ways together"),
     "m_high": _(r"AC_\mathrm{high}", "mm", "most hand movement wanted, both ways together"),
-    "beta_l": _(r"\beta", "°", "line of the shaft centres above level"),
+    "k_st": _(r"k_\mathrm{st}", "1", "1 up to 45 degrees, a half on a steeper line of centres"),
     "e": _("e", "mm", "excess length in the strand"),
     "L_m": _("L_m", "mm", "measured length"),
     "n_p": _("n", "1", "pitches measured"),

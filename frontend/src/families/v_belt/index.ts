@@ -9,14 +9,13 @@ import { foundInput, knownFields, type VBeltFound } from './found'
 import FoundFieldset from './FoundFieldset.vue'
 import MindFieldset from './MindFieldset.vue'
 import PickedFieldset from './PickedFieldset.vue'
-import TensionScale from './TensionScale.vue'
 import type { OwnRating } from './types'
 
 /** Rating lines as the calculations take them, core units. */
 export const ownInput = (lines: RatingLine[]): OwnRating[] =>
   lines.map((l) => ({ section: l.section, diameter: l.diameter.value, speed: l.speed.value, power: l.power.value }))
 
-/** What V-belts bring to the pages: grooves and diameters to type, books to pick from, the scale of their tension. */
+/** What V-belts bring to the pages: grooves and diameters to type, books to pick from. */
 export const vBelt: FamilyForms = {
   fixed: {
     component: FixedFieldset,
@@ -55,6 +54,5 @@ export const vBelt: FamilyForms = {
     paths: ['input.driver.sheave', 'input.driven.sheave', 'input.belt', 'input.centre_by_tape'],
     unknown: { to: '/what-belt', words: 'What is this belt?' },
   },
-  scale: { component: TensionScale, title: 'Where it slips, and where to set it' },
   beside: { component: BooksDialog, word: 'By every book' },
 }

@@ -19,8 +19,9 @@ function all(): Record<string, Known> {
 }
 
 export function rememberDrive(id: string, known: Known): void {
-  const { [id]: _before, ...others } = all()
-  const kept = Object.entries(others).slice(-(MOST - 1))
+  const kept = Object.entries(all())
+    .filter(([other]) => other !== id)
+    .slice(-(MOST - 1))
   try {
     localStorage.setItem(KEY, JSON.stringify({ ...Object.fromEntries(kept), [id]: known }))
   } catch {

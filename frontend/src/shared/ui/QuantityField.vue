@@ -4,6 +4,7 @@ import { computed, ref, useId } from 'vue'
 import type { Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
 import { isBare } from '@/shared/format/units'
+import { usePadField } from '@/pad/padField'
 
 // A shop number: typed as it is said, with fraction keys at hand while it has the focus.
 const props = defineProps<{
@@ -17,6 +18,7 @@ const props = defineProps<{
 const typed = defineModel<string>({ default: '' })
 const id = useId()
 const focused = ref(false)
+const { letters, touched } = usePadField(typed, () => ({ label: props.label, unit: props.unit ?? '' }))
 const keys = ['1/2', '1/4', '1/8', '1/16', '1/32']
 // What was typed with a unit says it itself.
 const suffix = computed(() => (props.unit && (!typed.value.trim() || isBare(typed.value)) ? props.unit : ''))
@@ -29,13 +31,15 @@ function add(fraction: string) {
 </script>
 
 <template>
-  <div class="quantity" :class="{ bad: fault }">
+  <div class="quantity" :class="{ bad: fault }" @pointerdown="touched">
     <label class="label" :for="id">{{ label }}</label>
     <el-input
       :id="id"
       v-model="typed"
       autocomplete="off"
       spellcheck="false"
+      :inputmode="letters ? 'text' : 'decimal'"
+      enterkeyhint="done"
       :placeholder="assumed ? `assumed ${assumed}` : ''"
       :aria-invalid="fault ? 'true' : undefined"
       :aria-describedby="message ? id + '-m' : undefined"

@@ -10,6 +10,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.held import DriveAskedIn, HeldDrive, OnScale, Scale, held_drive
 from tuyere.calc.maker import maker_band
 from tuyere.calc.registry import calculation
+from tuyere.calc.rulers import AxisOut, axis_of
 from tuyere.core.drive.wheel import Wheel
 from tuyere.core.notices import notice
 from tuyere.core.steps import quiet
@@ -71,6 +72,7 @@ class TensionTargetOut(Answer):
     shaft_load: Figure
     gauge: str
     belts: int
+    axis: AxisOut
 
 
 def _turns(wheel: Wheel, driver: Wheel, rpm: float) -> float:
@@ -212,4 +214,9 @@ def tension_target(given: TensionTargetIn, frame: Frame) -> TensionTargetOut:
         if gauge is None
         else f"{gauge.name} plunger gauge. {gauge.how}",
         belts=hold.belts,
+        axis=axis_of(
+            scale,
+            [float(c.tension_n) for c in cliffs.every if c.tension_n is not None],
+            [(float(b.low_n), float(b.high_n)) for b in (*hold.bands, aim)],
+        ),
     )

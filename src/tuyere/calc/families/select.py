@@ -176,7 +176,7 @@ def option_out(
         kinds=list(found.kinds),
         reasons=_first_in(found, every) + family.reasons(found, worked),
         more=family.more(worked, frame),
-        elevation=elevation_out(worked.elevation),
+        elevation=elevation_out(worked.elevation, frame.units),
     )
 
 

@@ -3,7 +3,9 @@
 The power limits are inch-based as printed and give horsepower per strand. Teeth are counts.
 """
 
-from numpy import arcsin, ceil, cos, degrees, fabs, log, log10, minimum, pi, radians, sin, sqrt, tan, where
+import math
+
+from numpy import arcsin, ceil, cos, degrees, log, log10, minimum, pi, sin, sqrt, tan
 
 from tuyere.core.sources import GEOMETRY, KINEMATICS, PRACTICE, STATICS, Source
 from tuyere.core.steps import Num, formula
@@ -222,22 +224,27 @@ def hand_of_excess(e: Num, t: Num) -> Num:
     return sqrt(2 * e * t)
 
 
+def steepness(slope_deg: float) -> float:
+    """What a line of centres leaves of the slack that a level one takes: all of it up to 45 degrees, half beyond."""
+    return 1.0 if abs(math.sin(math.radians(slope_deg))) <= math.sin(math.radians(45.0)) + 1e-9 else 0.5
+
+
 @formula("f_s", HAND)
-def usual_sag(t: Num, beta_l: Num) -> Num:
+def usual_sag(t: Num, k_st: Num) -> Num:
     """Two per cent of the span up to 45 degrees, half of it on a steeper line."""
-    return where(fabs(sin(radians(beta_l))) <= 0.7072, 0.02, 0.01) * t
+    return 0.02 * k_st * t
 
 
 @formula("m_low", HAND)
-def least_hand_movement(t: Num, beta_l: Num) -> Num:
+def least_hand_movement(t: Num, k_st: Num) -> Num:
     """Four per cent of the span up to 45 degrees, half of it on a steeper line."""
-    return where(fabs(sin(radians(beta_l))) <= 0.7072, 0.04, 0.02) * t
+    return 0.04 * k_st * t
 
 
 @formula("m_high", HAND)
-def most_hand_movement(t: Num, beta_l: Num) -> Num:
+def most_hand_movement(t: Num, k_st: Num) -> Num:
     """Six per cent of the span up to 45 degrees, half of it on a steeper line."""
-    return where(fabs(sin(radians(beta_l))) <= 0.7072, 0.06, 0.03) * t
+    return 0.06 * k_st * t
 
 
 @formula("A_i", ISO10823)

@@ -12,6 +12,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.case import ChainCase, ChainLoop, sprocket_wheel
 from tuyere.core.roller_chain.formulas import (
+    HAND,
     centrifugal_pull,
     chain_speed,
     chordal_variation,
@@ -25,6 +26,7 @@ from tuyere.core.roller_chain.formulas import (
     shaft_pull,
     standing_pull,
     static_safety,
+    steepness,
     usual_sag,
     working_pull,
 )
@@ -33,7 +35,6 @@ from tuyere.core.roller_chain.rating import ChainRating, rate_chain
 from tuyere.core.roller_chain.sprockets import advise_teeth
 from tuyere.core.roller_chain.tables import lubrication_type, oil_grade
 from tuyere.core.roller_chain.weight import chain_weight, over_strands
-from tuyere.core.sources import GEOMETRY
 from tuyere.core.steps import about, looked_up
 from tuyere.core.wheels.mass import Weight
 
@@ -124,7 +125,7 @@ class ChainMethod(Method[ChainLoop, ChainRated, ChainSet]):
         mass = loop.chain.mass_kg_m * loop.strands
         pull = working_pull(case.power_kw, speeds.loop_m_s)
         centrifugal = centrifugal_pull(mass, speeds.loop_m_s)
-        slope = looked_up("beta_l", case.route.angle_deg, "as drawn", GEOMETRY)
+        slope = looked_up("k_st", steepness(case.route.angle_deg), "", HAND)
         sag = usual_sag(shape.span_mm, slope)
         hand = hand_of_excess(excess_of_sag(sag, shape.span_mm), shape.span_mm)
         hang = sag_pull(mass, shape.span_mm, sag)

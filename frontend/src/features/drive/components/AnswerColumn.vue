@@ -1,86 +1,100 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { Build, DriveAnswer, Duty } from '@/api/types'
-import { wheelName } from '@/shared/format/words'
-import { useSettings } from '@/shared/state/settings'
-import NoticeList from '@/shared/ui/NoticeList.vue'
+import type { Build, DriveAnswer, Duty, MainAnswer, Notice } from '@/api/types'
+import FoldedRemarks from '@/shared/ui/FoldedRemarks.vue'
 
+import { ratioOf } from '../logic/bar'
+
+// What the stage answers beside its one number, and what is to be said of the drive, the worst first.
 const props = defineProps<{
   answer: DriveAnswer
-  title: string
+  stage: string
+  rows: (MainAnswer & { name: string })[]
   beside?: string
   settledFor?: Build['settled_for']
   duty?: Duty | null
 }>()
-const emit = defineEmits<{ how: [step: string, title: string]; more: []; beside: [] }>()
-
-const settings = useSettings()
-const urgent = computed(() => props.answer.notices.filter((n) => n.level === 'danger'))
-const rest = computed(() => props.answer.notices.filter((n) => n.level !== 'danger'))
+const emit = defineEmits<{
+  how: [step: string, title: string]
+  more: []
+  beside: []
+  assumption: [notice: Notice]
+}>()
 const held = computed(() => props.answer.sheet?.wanted)
+// The speed is what the duty is held against.
 const speed = computed(() => {
   const sheet = props.answer.sheet
-  if (!sheet) return null
+  if (!sheet || props.stage !== 'duty') return null
   const band = sheet.driven_band
   const w = sheet.wanted
   return {
-    main: band ? `${band.low.number} – ${band.high.number}` : sheet.driven_speed.number,
-    words: [
-      `${sheet.driven_speed.unit_shown}${band ? ' by slip and belt line' : ''}`,
-      w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : '',
-    ]
+    main:
+      band && band.low.number !== band.high.number
+        ? `${band.low.number} – ${band.high.number}`
+        : sheet.driven_speed.number,
+    unit: sheet.driven_speed.unit_shown,
+    how: [band ? 'by slip and belt line' : '', w ? `wanted ${w.speed.number} ± ${w.tolerance.shown}: ${w.says}` : '']
       .filter(Boolean)
       .join('; '),
     step: sheet.driven_speed.step,
   }
 })
-// The first answer says what the drive is; the page knows whether it is found, designed or fitted.
-const rows = computed(() =>
-  (props.answer.sheet?.answers ?? []).map((a) => ({
-    ...a,
-    label: a.label ? wheelName(settings.wheelWord, a.label) : props.title,
-  })),
-)
+const bar = computed(() => (props.stage === 'choose' ? ratioOf(props.answer.sheet?.spare) : null))
 </script>
 
 <template>
   <section class="sheet answers" aria-label="Answers">
-    <NoticeList v-if="urgent.length" :notices="urgent" class="urgent" />
     <p v-if="settledFor" class="then">
       Settled for {{ settledFor.power.shown }}, {{ settledFor.driver_speed.shown }}. All figures here are for the duty
       now<template v-if="duty">: {{ duty.power.shown }}, {{ duty.driver_speed.shown }}</template
       >.
     </p>
+    <svg
+      v-if="bar"
+      viewBox="0 0 340 26"
+      class="bar"
+      role="img"
+      :aria-label="bar.short ? 'carries less than it needs' : 'carries what it needs'"
+    >
+      <rect x="1" y="8" width="338" height="12" fill="none" stroke="var(--ink)" />
+      <rect x="1" y="8" :width="338 * bar.carries" height="12" :fill="bar.short ? 'var(--hot)' : 'var(--ink)'" />
+      <path :d="`M${1 + 338 * bar.needs} 2v24`" stroke="var(--ink)" stroke-width="2.5" />
+      <path :d="`M${1 + 338 * bar.needs} 2v24`" stroke="var(--sheet)" stroke-width="1" />
+    </svg>
     <div v-for="row in rows" :key="row.key" class="row-answer" :class="{ tall: row.main.length > 16 }">
-      <p class="label">{{ row.label }}</p>
-      <p class="main figure" :class="{ long: row.main.length > 16 }">{{ row.main }}</p>
-      <p class="unit">{{ row.unit }}</p>
+      <p class="label">{{ row.name }}</p>
+      <p class="main figure" :class="{ long: row.main.length > 16 }">
+        {{ row.main }} <span class="plain-unit">{{ row.unit }}</span>
+      </p>
+      <p class="unit">{{ row.how }}</p>
       <button
         v-if="row.step"
         type="button"
-        class="how ask-how"
-        :aria-label="`How come: ${row.label}`"
-        @click="emit('how', row.step, row.label)"
+        class="how"
+        :aria-label="`How come: ${row.name}`"
+        @click="emit('how', row.step, row.name)"
       >
-        ?
+        how?
       </button>
     </div>
     <div v-if="speed" class="row-answer" :class="{ off: held && !held.within }">
       <p class="label">Driven speed</p>
-      <p class="main figure">{{ speed.main }}</p>
-      <p class="unit">{{ speed.words }}</p>
+      <p class="main figure">
+        {{ speed.main }} <span class="plain-unit">{{ speed.unit }}</span>
+      </p>
+      <p class="unit">{{ speed.how }}</p>
       <button
         v-if="speed.step"
         type="button"
-        class="how ask-how"
+        class="how"
         aria-label="How come: Driven speed"
         @click="emit('how', speed.step, 'Driven speed')"
       >
-        ?
+        how?
       </button>
     </div>
-    <NoticeList :notices="rest" class="remarks" />
+    <FoldedRemarks :notices="answer.notices" class="remarks" @assumption="(n: Notice) => emit('assumption', n)" />
     <p class="more">
       <button type="button" class="plain" @click="emit('more')">All figures of this drive</button>
       <button v-if="beside" type="button" class="plain" @click="emit('beside')">{{ beside }}</button>
@@ -98,7 +112,7 @@ const rows = computed(() =>
 }
 .row-answer {
   display: grid;
-  grid-template: 'label label how' 'main unit how' / auto 1fr 46px;
+  grid-template: 'label label how' 'main unit how' / auto 1fr 48px;
   column-gap: 10px;
   align-items: baseline;
   border-bottom: 2px dotted var(--line);
@@ -115,7 +129,7 @@ const rows = computed(() =>
   white-space: nowrap;
 }
 .tall {
-  grid-template: 'label how' 'main how' 'unit how' / 1fr 46px;
+  grid-template: 'label how' 'main how' 'unit how' / 1fr 48px;
 }
 .tall .unit {
   text-align: left;
@@ -131,13 +145,27 @@ const rows = computed(() =>
   text-align: right;
   line-height: 1.1;
 }
+.plain-unit {
+  font: 600 1rem var(--face-label);
+  letter-spacing: 0;
+}
 .how {
   grid-area: how;
   align-self: center;
   justify-self: end;
+  min-width: 46px;
+  min-height: 44px;
+  border: 0;
+  background: none;
+  color: var(--touch);
+  font: 500 1rem var(--face-text);
+  text-decoration: underline;
+  text-underline-offset: 4px;
+  cursor: pointer;
 }
-.urgent {
-  margin-bottom: 6px;
+.bar {
+  width: 100%;
+  height: 26px;
 }
 .then {
   border-left: 5px solid var(--warm);

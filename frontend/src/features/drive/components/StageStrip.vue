@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { ref } from 'vue'
+
+import StateMark from '@/shared/ui/StateMark.vue'
+
 export interface Stage {
   key: string
   word: string
@@ -7,11 +11,33 @@ export interface Stage {
 }
 defineProps<{ stages: Stage[] }>()
 const here = defineModel<string>({ required: true })
+const strip = ref<HTMLElement>()
+/** One stop of the keyboard, the arrows go along it. */
+function along(e: KeyboardEvent, keys: string[]) {
+  const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[e.key]
+  const to = e.key === 'Home' ? 0 : e.key === 'End' ? keys.length - 1 : keys.indexOf(here.value) + (by ?? NaN)
+  const key = keys[(to + keys.length) % keys.length]
+  if (Number.isNaN(to) || !key) return
+  e.preventDefault()
+  here.value = key
+  strip.value?.querySelector<HTMLElement>(`#stage-${key}`)?.focus()
+}
 const says = { fine: 'fine', watch: 'watch', act: 'act now', none: 'not yet' } as const
 </script>
 
 <template>
-  <div class="sheet strip" role="tablist" aria-label="Stages of the work">
+  <div
+    ref="strip"
+    class="sheet strip"
+    role="tablist"
+    aria-label="Stages of the work"
+    @keydown="
+      along(
+        $event,
+        stages.map((s) => s.key),
+      )
+    "
+  >
     <button
       v-for="s in stages"
       :id="'stage-' + s.key"
@@ -19,23 +45,11 @@ const says = { fine: 'fine', watch: 'watch', act: 'act now', none: 'not yet' } a
       type="button"
       role="tab"
       :aria-selected="here === s.key"
+      :tabindex="here === s.key ? 0 : -1"
       :aria-controls="'panel'"
       @click="here = s.key"
     >
-      <svg width="18" height="18" viewBox="0 0 18 18" role="img" :aria-label="says[s.state]">
-        <rect v-if="s.state === 'act'" x="2" y="2" width="14" height="14" fill="var(--hot)" />
-        <template v-else>
-          <circle
-            cx="9"
-            cy="9"
-            r="6.6"
-            :fill="s.state === 'fine' ? 'var(--ink)' : 'none'"
-            stroke="var(--ink)"
-            :stroke-width="s.state === 'none' ? 1.2 : 2"
-          />
-          <path v-if="s.state === 'watch'" d="M9 2.4a6.6 6.6 0 0 1 0 13.2z" fill="var(--ink)" />
-        </template>
-      </svg>
+      <StateMark :state="s.state" :said="says[s.state]" />
       <span class="word">{{ s.word }}</span>
       <span class="line">{{ s.line }}</span>
     </button>
@@ -81,16 +95,28 @@ button[aria-selected='true'] {
   line-height: 1.15;
 }
 @media (max-width: 700px) {
-  /* All four in sight, two by two: a strip that is moved sideways hides the last one. */
+  /* Four fixed cells at the thumb, over the rail: where the work stands is never scrolled away. */
   .strip {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
+    position: sticky;
+    bottom: 0;
+    z-index: 4;
+    order: 99;
+    margin: 0 -10px -10px;
+    border-width: 2px 0 0;
   }
   button {
-    padding: 4px 9px 6px;
-    column-gap: 8px;
-    min-height: 54px;
-    border-bottom: 1px solid var(--line);
+    grid-template: 'mark word' 20px 'line line' auto / 18px 1fr;
+    padding: 3px 4px 5px 7px;
+    column-gap: 5px;
+    min-height: 58px;
+  }
+  .word {
+    font-size: 1.0625rem;
+  }
+  .line {
+    font-size: 0.8125rem;
+    height: 2.3em;
+    overflow: hidden;
   }
 }
 </style>

@@ -10,6 +10,7 @@ import HowCome from '@/shared/ui/HowCome.vue'
 
 // What the gauge said at every visit since the loop was fitted, and where that goes.
 const props = defineProps<{ id: string }>()
+const emit = defineEmits<{ last: [reading: components['schemas']['TensionFall']['readings'][number] | undefined] }>()
 const settings = useSettings()
 const fall = ref<components['schemas']['TensionFall']>()
 const how = ref<string | null>(null)
@@ -18,7 +19,9 @@ async function read() {
   const got = await attempt(
     api.GET('/api/drives/{ident}/tensions', { params: { path, query: { units: settings.units } } }),
   )
-  if (got.ok) fall.value = got.data
+  if (!got.ok) return
+  fall.value = got.data
+  emit('last', got.data.readings.at(-1))
 }
 onMounted(read)
 watch(() => settings.units, read)

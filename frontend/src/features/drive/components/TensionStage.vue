@@ -1,23 +1,53 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { DriveAnswer, Machine } from '@/api/types'
-import { formsOf } from '@/families'
-import IsolationList from '@/shared/ui/IsolationList.vue'
+import type { components } from '@/api/schema'
+import type { DriveAnswer } from '@/api/types'
+import GaugeScale from '@/gauge/GaugeScale.vue'
+import type { Pointer } from '@/gauge/scale'
 
 import { figured } from '../logic/figured'
 
-const props = defineProps<{ answer: DriveAnswer; family: string; sources: Machine['energy_sources'] }>()
+// The gauge fills the stage: both ends on one scale with the readings on it, then the steps in their order.
+const props = defineProps<{
+  answer: DriveAnswer
+  target?: components['schemas']['TensionTargetOut']
+  pointers?: Pointer[]
+  says?: string
+  fault?: string
+}>()
+const emit = defineEmits<{ clear: [] }>()
+const state = defineModel<'new' | 'run in'>('state', { default: 'new' })
 const setting = computed(() => props.answer.sheet?.setting)
-const scale = computed(() => formsOf(props.family).scale)
+const STATES = [
+  { key: 'new', words: 'new belt' },
+  { key: 'run in', words: 'run-in belt' },
+] as const
 </script>
 
 <template>
-  <div v-if="setting" class="tension" :class="{ plain: !scale }">
-    <section v-if="scale">
-      <h2>{{ scale.title }}</h2>
-      <component :is="scale.component" :answer="answer" />
-      <p class="dim">{{ setting.remark }}</p>
+  <div v-if="setting" class="tension">
+    <section v-if="target" class="whole">
+      <div class="row spread">
+        <h2>Where it slips, where something gives, where your readings stand</h2>
+        <div class="segments" role="group" aria-label="The belt is">
+          <button
+            v-for="s in STATES"
+            :key="s.key"
+            type="button"
+            :class="{ here: state === s.key }"
+            :aria-pressed="state === s.key"
+            @click="state = s.key"
+          >
+            {{ s.words }}
+          </button>
+        </div>
+      </div>
+      <GaugeScale :target="target" :pointers="pointers ?? []" />
+      <p v-if="fault" class="field-fault" role="alert">{{ fault }}</p>
+      <p v-else-if="says" class="says" role="status">
+        {{ says }} <button type="button" class="plain clear" @click="emit('clear')">clear the readings</button>
+      </p>
     </section>
     <section>
       <h2>{{ setting.title }}</h2>
@@ -29,15 +59,16 @@ const scale = computed(() => formsOf(props.family).scale)
           >
         </li>
       </ol>
-      <p v-if="setting.room">
+    </section>
+    <section>
+      <p v-if="setting.room" class="room">
         <template v-for="(part, n) in figured(setting.room)" :key="n"
           ><b v-if="part.figure" class="figure">{{ part.text }}</b
           ><template v-else>{{ part.text }}</template></template
         >
       </p>
-      <p v-if="!scale" class="dim">{{ setting.remark }}</p>
+      <p class="dim">{{ setting.remark }}</p>
     </section>
-    <IsolationList :sources="sources" class="safe" />
   </div>
 </template>
 
@@ -47,14 +78,21 @@ const scale = computed(() => formsOf(props.family).scale)
   grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
   gap: 8px 28px;
 }
-.plain {
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+.whole {
+  grid-column: 1 / -1;
+  display: grid;
+  gap: 4px;
 }
-.safe {
-  grid-column: 1 / 3;
+.says {
+  font: 600 1.25rem/1.25 var(--face-label);
 }
-.plain .safe {
-  grid-column: 2;
+.clear {
+  min-height: 44px;
+  padding: 0 8px;
+  color: var(--touch);
+  font: 400 1rem var(--face-text);
+  text-decoration: underline;
+  text-underline-offset: 4px;
 }
 ol {
   padding-left: 20px;
@@ -63,18 +101,15 @@ ol {
 li {
   margin-bottom: 3px;
 }
+.room {
+  margin-bottom: 8px;
+}
 b.figure {
   white-space: nowrap;
 }
 @media (max-width: 900px) {
-  .tension,
-  .plain {
+  .tension {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .safe,
-  .plain .safe {
-    grid-column: 1;
-    grid-row: 1;
   }
 }
 </style>

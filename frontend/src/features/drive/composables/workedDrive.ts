@@ -1,7 +1,7 @@
 import { ref, shallowRef } from 'vue'
 
 import { calculate } from '@/api/calc'
-import type { DriveAnswer, DriveInput, Options, Problem, RefitAnswer } from '@/api/types'
+import type { Build, DriveAnswer, DriveInput, Options, Problem, RefitAnswer } from '@/api/types'
 import { useSettings } from '@/shared/state/settings'
 
 import { asUnderstood } from '../logic/normalise'
@@ -53,6 +53,15 @@ export function useWorkedDrive() {
     return work(next, mark)
   }
 
+  /** Show a drive as it was worked before, without asking; a newer answer takes its place. */
+  function show(of: Build | undefined, was: DriveAnswer | null) {
+    family.value = of?.family ?? ''
+    calc.value = of?.calc ?? ''
+    options.value = of?.options ?? {}
+    input.value = of?.input ?? null
+    answer.value = was
+  }
+
   /** Take a typed change of one field: its family says what follows, such as the nearest belt there is. */
   async function change(path: string, typed: string): Promise<boolean> {
     if (!input.value) return false
@@ -75,5 +84,5 @@ export function useWorkedDrive() {
     return taken
   }
 
-  return { family, calc, input, options, answer, problem, busy, changed, said, work, take, change }
+  return { family, calc, input, options, answer, problem, busy, changed, said, work, take, show, change }
 }

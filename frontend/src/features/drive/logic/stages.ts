@@ -60,7 +60,7 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'tension',
       word: 'Tension',
-      line: r ? r.set_line : 'after a drive is chosen',
+      line: r ? r.set_line : working && build ? 'being worked' : 'after a drive is chosen',
       state: 'none',
     },
   ]

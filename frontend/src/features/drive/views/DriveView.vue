@@ -1,76 +1,57 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 
-import { api, attempt } from '@/api/client'
-import type { Build, Drive, DriveInput, Options, Picked, Problem, Sheet } from '@/api/types'
+import type { components } from '@/api/schema'
+import type { Notice, Problem } from '@/api/types'
 import AllFigures from '@/shared/ui/AllFigures.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
-import { otherFaults } from '@/shared/format/faults'
-import { wheelName } from '@/shared/format/words'
+import { askNumber, unitsBeside } from '@/pad/ask'
+import type { Pointer } from '@/gauge/scale'
+import { faultText, otherFaults } from '@/shared/format/faults'
+import { clock, shortDate, wheelName } from '@/shared/format/words'
 import SettleBoth from '@/shared/ui/SettleBoth.vue'
 import { driveLabels } from '@/elevation/callOuts'
 import ElevationSheet from '@/elevation/ElevationSheet.vue'
 import { formsOf } from '@/families'
-import { forDuty } from '@/forms/duty'
-import { onTheMachine } from '@/shared/state/builds'
-import { useFamilies } from '@/shared/state/families'
-import { useKept } from '@/shared/state/kept'
-import { useLater } from '@/shared/state/later'
-import { save } from '@/shared/state/outbox'
-import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
 import AroundFigures from '@/lists/AroundFigures.vue'
 import ChooseStage from '../components/ChooseStage.vue'
+import DriveHead from '../components/DriveHead.vue'
 import DriveLinks from '../components/DriveLinks.vue'
+import DriveShell from '../components/DriveShell.vue'
+import IsolationLine from '../components/IsolationLine.vue'
+import NotHere from '../components/NotHere.vue'
 import PartsOf from '../components/PartsOf.vue'
 import DutyStage from '../components/DutyStage.vue'
+import GaugePicture from '../components/GaugePicture.vue'
 import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
+import StageNumber from '../components/StageNumber.vue'
 import StageStrip from '../components/StageStrip.vue'
+import TemporaryStrip from '../components/TemporaryStrip.vue'
 import TensionEnds from '../components/TensionEnds.vue'
 import TensionFall from '../components/TensionFall.vue'
 import TensionStage from '../components/TensionStage.vue'
-import { useWorkedDrive } from '../composables/workedDrive'
+import { useDrivePage } from '../composables/drivePage'
+import { useTensionTarget } from '../composables/tensionTarget'
+import { useTryReadings } from '../composables/tryReadings'
 import { stagesOf } from '../logic/stages'
 
 const props = defineProps<{ id: string }>()
 const settings = useSettings()
-const route = useRoute()
-const router = useRouter()
-const drive = ref<Drive>()
-const missing = ref<Problem | null>(null)
-const saving = ref<Problem | null>(null)
-const build = ref<Build>()
-const worked = useWorkedDrive()
-const faultPath = ref('')
+const page = useDrivePage(() => props.id)
+const { drive, missing, saving, build, worked, faultPath, settled, asOf, checking, unsavedBar, sent, anyway } = page
+const { today, stage, load, show, change, use, pick, keep, send, undo, theirs, dutySaved } = page
+
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const all = ref(false)
+const ask = (step: string, title: string) => (how.value = { step, title })
 // What only this family shows beside its answers.
 const beside = computed(() => formsOf(worked.family.value).beside)
 const besideOpen = ref(false)
-// A change that is not saved yet outlives the tab.
-const { value: kept, forget } = useKept(`drive.${props.id}`, () => ({
-  input: null as DriveInput | null,
-  family: '',
-  calc: '',
-  options: {} as Options,
-}))
-
-const stage = computed({
-  get: () =>
-    typeof route.query.stage === 'string'
-      ? route.query.stage
-      : build.value
-        ? 'tension'
-        : drive.value?.duty
-          ? 'choose'
-          : 'duty',
-  set: (s) => void router.replace({ query: { ...route.query, stage: s } }),
-})
 const stages = computed(() =>
   drive.value ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value) : [],
 )
@@ -85,20 +66,24 @@ const titles: Record<string, string> = { found: 'As found', designed: 'Designed'
 const title = computed(() =>
   worked.changed.value ? 'On the drawing, not saved' : build.value ? (titles[build.value.purpose] ?? '') : 'Chosen',
 )
+// The stage's answers, the first of them its one number; what it is says whether it is found, designed or fitted.
+const rows = computed(() => {
+  const every = worked.answer.value?.sheet?.answers ?? []
+  const own = every.filter((a) => a.stage === stage.value)
+  const of = own.length ? own : every.filter((a) => a.stage === 'tension')
+  return of.map((a, k) => ({
+    ...a,
+    // The same condition is said once, with the number that it stands under.
+    how: k && a.how === of[0]?.how ? '' : a.how,
+    name: a.label ? wheelName(settings.wheelWord, a.label) : title.value,
+  }))
+})
 const fault = computed(
   () =>
     worked.problem.value?.errors.find((e) => e.path.startsWith('input.' + faultPath.value)) ??
     worked.problem.value?.errors[0],
 )
 const layout = computed(() => worked.input.value?.layout as { angle: number; clockwise: boolean } | undefined)
-const { known } = useFamilies()
-const settled = ref(false)
-const unsavedBar = ref<HTMLElement>()
-// The last save, so that what it was asked can be added and it can be sent again.
-const sent = ref<Record<string, unknown>>({})
-const anyway = ref<'' | 'designed' | 'fitted'>('')
-// What the options are held against: the build that is shown, not a change that is being tried.
-const today = ref<Sheet | null>(null)
 const asksMark = computed(
   () => saving.value?.errors.some((e) => e.path.startsWith('temporary') || e.path === 'promised_date') ?? false,
 )
@@ -107,158 +92,121 @@ const told = computed(() =>
     ? saving.value.detail || saving.value.title
     : '',
 )
-const draft = computed(() => drive.value?.builds.find((b) => b.state === 'draft'))
-
-async function load(keepShown = false) {
-  const got = await attempt(
-    api.GET('/api/drives/{ident}', { params: { path: { ident: props.id }, query: { units: settings.units } } }),
-  )
-  if (!got.ok) {
-    missing.value = got.problem
-    return
-  }
-  drive.value = got.data
-  setPlace(got.data.machine.name, got.data.name)
-  if (keepShown) return
-  settled.value = false
-  const unsaved = kept.value.input
-  if (unsaved) {
-    build.value = got.data.builds[0]
-    // An earlier version kept the book under its former name.
-    const { basis } = kept.value as { basis?: string }
-    worked.options.value = basis ? { book: basis } : kept.value.options
-    await worked.take(kept.value.family, kept.value.calc, unsaved)
-  } else {
-    // What stands on the machine before a plan for it: its tension is the one to set.
-    const builds = got.data.builds
-    const onIt = onTheMachine(builds)
-    const first = builds.find((b) => b.id === route.query.build) ?? onIt ?? builds[0]
-    if (first) await show(first)
-  }
-  settled.value = true
-}
-async function show(b: Build) {
-  build.value = b
-  worked.options.value = b.options
-  await worked.take(b.family, b.calc, b.input, false)
-  worked.changed.value = false
-  today.value = worked.answer.value?.sheet ?? null
-  forget()
-}
-async function change(path: string, typed: string) {
-  faultPath.value = path
-  if (await worked.change(path, typed)) remember()
-}
-async function use(options: Options) {
-  const before = worked.options.value
-  worked.options.value = options
-  if (worked.input.value && (await worked.work(worked.input.value))) return remember()
-  worked.options.value = before
-}
-function remember() {
-  kept.value.input = worked.input.value
-  kept.value.options = worked.options.value
-  kept.value.family = worked.family.value
-  kept.value.calc = worked.calc.value
-}
-async function pick(p: Picked) {
-  faultPath.value = ''
-  worked.options.value = p.options ?? {}
-  if (await worked.take(p.family, p.calc, await asked(p.family, p.input))) remember()
-  // What the press opened is the saving: the eye and the focus go there.
-  await nextTick()
-  unsavedBar.value?.scrollIntoView({ block: 'center' })
-  unsavedBar.value?.focus()
-}
-/** An input with what the duty of this drive asks, so that its speed is held against the wanted one. */
-async function asked(family: string, input: DriveInput): Promise<DriveInput> {
-  const of = (await known()).find((f) => f.key === family)
-  return of && drive.value?.duty ? forDuty(input, drive.value.duty, of.speed_field) : input
-}
-async function keep(purpose: 'designed' | 'fitted', freeze: boolean) {
-  if (!worked.input.value) return
-  // A change that was refused is not on the drawing: settling would leave it out without a word.
-  if (freeze && worked.problem.value && !anyway.value) {
-    anyway.value = purpose
-    return
-  }
-  anyway.value = ''
-  await send({
-    rev: draft.value?.rev ?? 0,
-    purpose,
-    freeze,
-    units: settings.units,
-    options: worked.options.value,
-    created_by_name: settings.name,
-    family: worked.family.value,
-    input: worked.input.value,
-  })
-}
-async function send(body: Record<string, unknown>) {
-  sent.value = body
-  const got = await save<Build>(
-    'POST',
-    `/api/drives/${props.id}/builds`,
-    body,
-    `a build of ${drive.value?.name ?? 'a drive'}`,
-  )
-  if (!got.ok) {
-    saving.value = got.problem
-    return
-  }
-  saving.value = null
-  forget()
-  worked.changed.value = false
-  await load(true)
-  build.value = drive.value?.builds.find((b) => b.id === got.data.id)
-}
-async function undo() {
-  worked.problem.value = null
-  if (build.value) await show(build.value)
-  else {
-    worked.answer.value = null
-    worked.input.value = null
-    worked.changed.value = false
-    forget()
-  }
-}
-async function theirs() {
-  saving.value = null
-  forget()
-  worked.changed.value = false
-  await load()
-}
-/** The duty holds for everything that is shown: what stands here is worked for it at once. */
-async function dutySaved(d: Drive) {
-  drive.value = d
-  if (worked.changed.value && worked.input.value) {
-    if (await worked.work(await asked(worked.family.value, worked.input.value))) remember()
-  } else {
-    const now = d.builds.find((b) => b.id === build.value?.id)
-    if (now) await show(now)
-  }
-  if (!build.value) stage.value = 'choose'
-}
-useLater(saving, () => void theirs())
-onMounted(() => void load())
-watch(
-  () => settings.units,
-  () => {
-    // At once, so that what the person does next comes after it.
-    if (worked.input.value) void worked.work(worked.input.value, worked.changed.value)
-    void load(true)
-  },
+const handsOn = computed(() => stage.value === 'tension' || stage.value === 'found')
+const now = new Date()
+const day = `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
+// The gauge: what the belts are set to, both ends of it, and readings that are tried on it.
+const set = computed(() => worked.answer.value?.sheet?.setting.by)
+const held = computed(() =>
+  drive.value && worked.answer.value && worked.input.value && set.value !== 'slack' && stage.value === 'tension'
+    ? {
+        drive: drive.value,
+        calc: worked.answer.value.calc,
+        input: worked.input.value,
+        options: worked.options.value,
+        strands: around.value?.spans,
+      }
+    : null,
 )
+const tension = useTensionTarget(() => held.value)
+const target = computed(() => (held.value ? tension.target.value : undefined))
+const tried = useTryReadings(
+  props.id,
+  () => tension.asked(),
+  () => tension.state.value,
+  () => (set.value === 'press' ? (target.value?.result.belts ?? 0) : target.value ? 1 : 0),
+)
+const failed = ref<Problem | null>(null)
+async function pickSpan(strand: string) {
+  failed.value = await tension.pickSpan(strand)
+  if (!failed.value) await load(true)
+}
+// What was read at the last job stands on the scale beside what is tried now.
+const lastRead = shallowRef<components['schemas']['TensionFall']['readings'][number]>()
+const pointers = computed<Pointer[]>(() => {
+  const l = lastRead.value
+  const earlier: Pointer[] = l
+    ? [
+        {
+          key: 'last',
+          name: shortDate(l.at).replace(/ \d{4}$/, ''),
+          number: l.on_gauge.number,
+          at: l.tension.value,
+          state: 'fine',
+          earlier: true,
+        },
+      ]
+    : []
+  return [...earlier, ...tried.pointers.value]
+})
+async function readBelt(no: number) {
+  const unit = settings.units === 'us' ? 'lbf' : 'N'
+  const given = await askNumber({
+    label: tried.edges.value.length > 1 ? `Belt ${no}, the gauge shows` : 'The gauge shows',
+    value: tried.kept.value.read[no] ?? '',
+    unit,
+    units: unitsBeside(unit),
+  })
+  if (given && 'typed' in given) tried.set(no, given.typed)
+}
+const gaugeFault = computed(() => {
+  const e = tried.problem.value?.errors[0]
+  return e ? faultText(e) : (tried.problem.value?.detail ?? '')
+})
+// On the Tension stage the drawing goes to the strand; the whole drive with its sizes is one press away.
+const wholeDrive = ref(false)
+const zoomed = computed(
+  () =>
+    stage.value === 'tension' &&
+    !wholeDrive.value &&
+    !worked.changed.value &&
+    !letGo.value &&
+    (target.value || ['dip', 'slack'].includes(set.value ?? '')),
+)
+
+/** What was assumed is said where it is asked: the duty's own, or the field on the drawing. */
+function toAssumption(n: Notice) {
+  stage.value = n.path?.includes('slip') ? 'found' : 'duty'
+}
+onMounted(() => void load())
 </script>
 
 <template>
   <main class="page drive">
-    <FaultList :faults="otherFaults(missing, [])" />
-    <p v-if="!drive && !missing" class="dim">Reading the drive…</p>
+    <NotHere v-if="missing && !drive" :why="missing.why" :detail="missing.detail" @again="load()" />
+    <template v-else-if="!drive">
+      <h1 class="waiting">The drive</h1>
+      <DriveShell />
+    </template>
     <template v-if="drive">
-      <div class="head">
+      <DriveHead :drive="drive" />
+      <p v-if="asOf" class="sheet as-of" role="status">
+        <template v-if="checking">As of {{ shortDate(asOf) }}, {{ clock(asOf) }}: checking</template>
+        <template v-else
+          >No connection. Tuyere shows what this device last read: {{ drive.name }}, {{ shortDate(asOf) }},
+          {{ clock(asOf) }}. <el-button @click="load()">Try again</el-button></template
+        >
+      </p>
+      <TemporaryStrip v-if="build?.temporary && !worked.changed.value" :build="build" :today="day" />
+      <IsolationLine v-if="handsOn && build" :id="id" :sources="drive.machine.energy_sources" />
+      <DriveShell v-if="!worked.answer.value && build && !settled" :what="build.what" />
+      <div v-else class="head" :class="{ plain: !worked.answer.value?.elevation }">
         <template v-if="worked.answer.value?.elevation && worked.input.value">
+          <StageNumber v-if="rows[0]" :row="rows[0]" :label="rows[0].name" class="the-number" @how="ask" />
+          <GaugePicture
+            v-if="zoomed && worked.answer.value.sheet"
+            class="the-drawing"
+            :sheet="worked.answer.value.sheet"
+            :elevation="worked.answer.value.elevation"
+            :target="target?.result"
+            :strand="tension.span.value"
+            :edges="tried.edges.value"
+            @touch="readBelt"
+            @whole="wholeDrive = true"
+          />
           <ElevationSheet
+            v-else
+            class="the-drawing"
             :elevation="elevation ?? worked.answer.value.elevation"
             :labels="labels"
             :fault-path="faultPath"
@@ -267,43 +215,54 @@ watch(
             :said="worked.said.value"
             @change="change"
             @cancel="worked.problem.value = null"
-            @how="(s: string, t: string) => (how = { step: s, title: t })"
+            @how="ask"
           />
           <AnswerColumn
+            class="the-answers"
             :settled-for="worked.changed.value ? null : build?.settled_for"
             :duty="drive.duty"
             :answer="worked.answer.value"
-            :title="title"
+            :stage="stage"
+            :rows="rows.slice(1)"
             :beside="beside?.word"
-            @how="(s: string, t: string) => (how = { step: s, title: t })"
+            @how="ask"
             @more="all = true"
             @beside="besideOpen = true"
+            @assumption="toAssumption"
           />
         </template>
-        <div v-else-if="!settled" class="sheet empty wide"><p class="dim" role="status">Working the drive…</p></div>
+        <DriveShell v-else-if="!settled" class="wide" />
         <div v-else class="sheet empty wide">
-          <h2>{{ drive.name }}: nothing drawn yet</h2>
+          <h2>Nothing drawn yet</h2>
           <p v-if="worked.problem.value">The build on record cannot be worked:</p>
           <FaultList v-if="worked.problem.value" :faults="otherFaults(worked.problem.value, [])" />
           <p v-else>
             Write down what is on it, or say what it must do and choose a drive. The drive is then drawn here to scale.
           </p>
           <div class="row">
-            <el-button type="primary" @click="stage = 'duty'">Say what it must do</el-button>
+            <el-button type="primary" @click="stage = drive.duty ? 'choose' : 'duty'">{{
+              drive.duty ? 'Choose a drive for it' : 'Say what it must do'
+            }}</el-button>
             <el-button @click="stage = 'found'">Write down what is there</el-button>
           </div>
         </div>
       </div>
       <div v-if="around?.released" class="sheet unsaved" role="group" aria-label="The clutch">
-        <el-button :type="letGo ? '' : 'primary'" :aria-pressed="!letGo" @click="letGo = false">Engaged</el-button>
-        <el-button :type="letGo ? 'primary' : ''" :aria-pressed="letGo" @click="letGo = true">Let go</el-button>
+        <el-button :aria-pressed="!letGo" @click="letGo = false">Engaged</el-button>
+        <el-button :aria-pressed="letGo" @click="letGo = true">Let go</el-button>
         <span v-if="letGo"
           >Slack <b class="figure">{{ around.released.slack.shown }}</b>{{
             around.released.drags ? ': it drags' : ''
           }}</span
         >
       </div>
-      <div v-if="worked.changed.value" ref="unsavedBar" class="sheet unsaved" role="status" tabindex="-1">
+      <div
+        v-if="worked.changed.value"
+        :ref="(el) => (unsavedBar = (el as HTMLElement | null) ?? undefined)"
+        class="sheet unsaved"
+        role="status"
+        tabindex="-1"
+      >
         <strong>Changed here, not saved.</strong>
         <el-button type="primary" @click="keep('designed', false)">Save as draft</el-button>
         <el-button @click="keep('fitted', true)">It is fitted: settle it</el-button>
@@ -335,7 +294,6 @@ watch(
         @save="send"
         @theirs="theirs"
       />
-      <DriveLinks v-if="build" :id="id" :plate="drive.plate" :around="around !== null" />
       <StageStrip v-model="stage" :stages="stages" />
       <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage
@@ -360,28 +318,35 @@ watch(
         <template v-else>
           <TensionStage
             v-if="worked.answer.value"
-            :family="worked.family.value"
+            v-model:state="tension.state.value"
             :answer="worked.answer.value"
-            :sources="drive.machine.energy_sources"
+            :target="target?.result"
+            :pointers="pointers"
+            :says="tried.says.value"
+            :fault="gaugeFault"
+            @clear="tried.forget()"
           />
-          <p v-else>Tension follows from the drive: choose one first.</p>
+          <p v-else-if="settled">Tension follows from the drive: choose one first.</p>
+          <p v-if="wholeDrive && stage === 'tension'" class="row">
+            <el-button @click="wholeDrive = false">The strand to set</el-button>
+          </p>
           <TensionEnds
-            v-if="worked.answer.value && worked.input.value"
+            v-if="target"
             :drive="drive"
-            :calc="worked.answer.value.calc"
-            :input="worked.input.value"
-            :options="worked.options.value"
+            :target="target"
+            :schools="tension.schools.value"
             :strands="around?.spans"
+            :span="tension.span.value"
+            :failed="failed"
             @saved="load()"
+            @span="pickSpan"
           />
-          <TensionFall :id="id" />
+          <p v-else-if="held && tension.problem.value" class="field-fault">{{ tension.problem.value.detail }}</p>
+          <TensionFall :id="id" @last="(l) => (lastRead = l)" />
         </template>
       </section>
-      <AroundFigures
-        v-if="worked.answer.value?.sheet?.around"
-        :around="worked.answer.value.sheet.around"
-        @how="(s: string, t: string) => (how = { step: s, title: t })"
-      />
+      <DriveLinks v-if="build" :id="id" :plate="drive.plate" :around="around !== null" />
+      <AroundFigures v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" @how="ask" />
       <PartsOf v-if="build" :id="id" :key="build.id" />
       <HowCome
         :steps="worked.answer.value?.working ?? []"
@@ -397,30 +362,43 @@ watch(
         :options="worked.options.value"
         @use="use"
       />
-      <AllFigures
-        v-if="worked.answer.value"
-        v-model="all"
-        :answer="worked.answer.value"
-        @how="(s: string, t: string) => (how = { step: s, title: t })"
-      />
+      <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" @how="ask" />
     </template>
   </main>
 </template>
 
 <style scoped>
+.drive {
+  gap: 8px;
+  padding: 4px 10px 10px;
+}
+/* The drawing takes the height that there is; the panel keeps its first figures in sight. */
 .head {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 392px;
-  gap: 10px;
-  height: 414px;
+  grid-template: 'draw number' auto 'draw answers' 1fr / minmax(0, 1fr) minmax(340px, 392px);
+  gap: 0 10px;
+  min-height: clamp(340px, 100vh - 452px, 660px);
+}
+.the-number {
+  grid-area: number;
+}
+.the-drawing {
+  grid-area: draw;
+}
+.the-answers {
+  grid-area: answers;
+  border-top: 0;
 }
 .wide {
-  grid-column: 1 / 3;
+  grid-area: 1 / 1 / 3 / 3;
   align-content: center;
 }
-.drive {
-  gap: 10px;
-  padding: 10px;
+.waiting {
+  color: var(--dim);
+}
+.as-of {
+  padding: 6px 14px;
+  border-left: 6px solid var(--ink);
 }
 .panel {
   padding: 14px 18px;
@@ -439,11 +417,15 @@ watch(
 }
 @media (max-width: 900px) {
   .head {
-    grid-template-columns: minmax(0, 1fr);
-    height: auto;
+    grid-template: 'number' auto 'draw' auto 'answers' auto / minmax(0, 1fr);
+    gap: 8px;
+    min-height: 0;
+  }
+  .the-answers {
+    border-top: 1px solid var(--ink);
   }
   .wide {
-    grid-column: 1;
+    grid-area: auto;
   }
   .panel {
     padding: 12px;

@@ -57,7 +57,9 @@ function leave() {
 const told = computed(() => {
   if (!open.value || !text.value.trim() || answered.value !== text.value) return ''
   const n = found.value.length
-  return n ? `${n} ${n === 1 ? 'place' : 'places'} to go. ${found.value[at.value]?.label ?? ''}` : 'Nothing holds these words.'
+  return n
+    ? `${n} ${n === 1 ? 'place' : 'places'} to go. ${found.value[at.value]?.label ?? ''}`
+    : 'Nothing holds these words.'
 })
 function onKey(e: KeyboardEvent) {
   const target = e.target as HTMLElement

@@ -79,6 +79,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
         beside=side,
         set_line=f"dip {dip.shown}",
         setting=Setting(
+            by="dip",
             title="Cut, join and tension it",
             steps=[
                 f"Loop along the pulleys *{loop.shown}*. Work the cut length for its material and joint on the bench: it is cut shorter.",

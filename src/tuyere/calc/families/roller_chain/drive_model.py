@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Answer, Band, Figure
 from tuyere.calc.around.model import DriveIn
 from tuyere.calc.entry import Hours, Length, Power, Speed, maybe
 from tuyere.calc.families.roller_chain.parts import (

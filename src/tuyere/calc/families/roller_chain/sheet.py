@@ -60,6 +60,7 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Besid
         beside=side,
         set_line=f"moves {hand.shown} by hand",
         setting=Setting(
+            by="slack",
             title="Set the slack",
             steps=[
                 "Turn the drive by hand until one strand is tight; the other holds all the slack.",

@@ -56,7 +56,7 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
                 "force",
                 "Press the whole belt with",
                 r.deflection_force,
-                f"until it is {r.deflection.shown} in at mid-span of {r.span.shown}",
+                f"to {r.deflection.shown} at mid-span of {r.span.shown}",
             ),
             *ear,
         ],
@@ -67,6 +67,7 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
         beside=side,
         set_line=f"{r.deflection_force.shown} {at}",
         setting=Setting(
+            by="press-width",
             title="Set the tension",
             steps=[
                 "Slacken the take-up; lay the belt in with the teeth in their gaps, never pry it over a flange or crimp it.",

@@ -50,7 +50,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
     f, c = frame.figure, frame.call_out
     driver, driven = given.driver.sheave, given.driven.sheave
     at = f"at {r.deflection.shown}"
-    press = f"press {r.deflection.shown} in at mid-span of {r.span.shown}"
+    press = f"press {r.deflection.shown} at mid-span of {r.span.shown}"
     each = "each" if r.belts.value > 1 and not given.belt.joined else "the"
     link = given.belt.construction == "link"
     what = f"{r.belts.number}/{r.designation}" if given.belt.joined else f"{r.belts.number} × {r.designation}"
@@ -116,6 +116,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
         emergency=emergency,
         set_line=f"{new.shown} {at}",
         setting=Setting(
+            by="press",
             title="Set the tension",
             steps=[
                 LINK_ON if link else LAY_IN if r.belts.value > 1 else LAY_ONE_IN,

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+// A strand that hangs: leather by its dip under a straightedge; a chain by how far a hand moves it, both ways together.
+defineProps<{ by: 'dip' | 'slack'; figure: string; sag?: string; says: string }>()
+</script>
+
+<template>
+  <svg viewBox="0 0 344 232" width="344" height="232" role="img" :aria-label="says">
+    <template v-if="by === 'dip'">
+      <rect x="10" y="58" width="324" height="14" class="edge" />
+      <path d="M10 78Q172 150 334 78" class="strand leather" />
+      <path d="M172 78V114M164 84l8-10 8 10M164 106l8 10 8-10" class="thin" />
+      <text x="188" y="106" class="big">{{ figure }}</text>
+      <text x="14" y="50">straightedge over the strand</text>
+      <text x="172" y="178" text-anchor="middle" class="dim">its own weight dips it; nobody presses</text>
+    </template>
+    <template v-else>
+      <path d="M10 66H334" class="tight" stroke-dasharray="9 4" />
+      <path d="M10 140Q172 84 334 140" class="strand ghost" stroke-dasharray="9 4" />
+      <path d="M10 140Q172 196 334 140" class="strand" stroke-dasharray="9 4" />
+      <path d="M172 115V165M164 126l8-11 8 11M164 154l8 11 8-11" class="thin" />
+      <text x="186" y="148" class="big">{{ figure }}</text>
+      <text x="14" y="56">tight strand: turn by hand until it is</text>
+      <text x="172" y="198" text-anchor="middle">push and pull the slack one at mid-span</text>
+      <text v-if="sag" x="172" y="220" text-anchor="middle" class="dim">left alone it sags about {{ sag }}</text>
+    </template>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  max-width: 100%;
+  height: auto;
+}
+text {
+  fill: var(--ink);
+  font: 500 15px var(--face-label);
+}
+.big {
+  font: 600 19px var(--face-figure);
+  word-spacing: -0.2em;
+  letter-spacing: -0.04em;
+}
+.dim {
+  fill: var(--dim);
+}
+.strand,
+.tight {
+  fill: none;
+  stroke: var(--belt);
+  stroke-width: 8;
+}
+.strand.leather {
+  stroke-width: 5;
+}
+.strand.ghost {
+  stroke: var(--slack);
+  stroke-width: 4;
+}
+.edge {
+  fill: var(--metal);
+  stroke: var(--ink);
+}
+.thin {
+  stroke: var(--ink);
+  stroke-width: 1.8;
+  fill: none;
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+// The strand that is pressed: dashed where it lies, dark where it is pressed, by its true size, with a tape's own marks
+// beside it; on the arrow the gauge with its band.
+const props = defineProps<{
+  /** How far it is pressed: mm, and as it is read off the tape. */
+  mm: number
+  deflection: string
+  span: string
+  us: boolean
+  /** The band on the gauge and its end, in its own unit; what it shows now. */
+  low?: number
+  high?: number
+  now?: number
+  nowShown?: string
+  wide?: boolean
+  says: string
+}>()
+// A style-sheet pixel is 1/96 in by definition; what is too large for the drawing is drawn at half or a quarter.
+const PX_MM = 96 / 25.4
+const scale = computed(() => [1, 2, 4, 8].find((k) => (props.mm * PX_MM) / k <= 74) ?? 16)
+const deep = computed(() => Math.max((props.mm * PX_MM) / scale.value, 3))
+const Y = 96
+const X = { a: 10, mid: 172, b: 334 }
+const marks = computed(() => {
+  const step = (props.us ? 25.4 / 16 : 1) * (PX_MM / scale.value)
+  return Array.from({ length: Math.min(Math.floor((deep.value + 34) / step) + 1, 90) }, (_, n) => ({
+    y: Y + n * step,
+    long: props.us
+      ? n % 16 === 0
+        ? 26
+        : n % 8 === 0
+          ? 19
+          : n % 4 === 0
+            ? 14
+            : n % 2 === 0
+              ? 10
+              : 6
+      : n % 10 === 0
+        ? 24
+        : n % 5 === 0
+          ? 16
+          : 8,
+  }))
+})
+// The dial goes from nothing to well over the band, three quarters of a turn round.
+const full = computed(() => Math.max((props.high ?? 1) * 1.5, (props.now ?? 0) * 1.05))
+const turn = (v: number) => -225 + (270 * Math.min(v, full.value)) / full.value
+const on = (deg: number, r: number) => {
+  const a = (deg * Math.PI) / 180
+  return `${X.mid + r * Math.cos(a)} ${40 + r * Math.sin(a)}`
+}
+const band = computed(() => {
+  if (props.low === undefined || props.high === undefined) return ''
+  const [a, b] = [turn(props.low), turn(props.high)]
+  return `M${on(a, 29)}A29 29 0 ${b - a > 180 ? 1 : 0} 1 ${on(b, 29)}`
+})
+</script>
+
+<template>
+  <svg viewBox="0 0 344 232" width="344" height="232" role="img" :aria-label="says">
+    <path :d="`M${X.a} ${Y}H${X.b}`" class="thin dash" />
+    <path :d="`M${X.a} ${Y}L${X.mid} ${Y + deep}L${X.b} ${Y}`" class="belt" :class="{ wide }" />
+    <g v-if="band">
+      <circle :cx="X.mid" cy="40" r="35" class="dial" />
+      <path :d="band" class="band" />
+      <path v-if="now !== undefined" :d="`M${X.mid} 40L${on(turn(now), 27)}`" class="needle" />
+      <circle :cx="X.mid" cy="40" r="3.5" class="solid" />
+      <path :d="`M${X.mid} 75V${Y + deep - 9}`" class="rod" />
+      <text v-if="nowShown" :x="X.mid - 46" y="34" text-anchor="end" class="big">{{ nowShown }}</text>
+    </g>
+    <path v-else :d="`M${X.mid} 20V${Y + deep - 12}`" class="rod" />
+    <path :d="`M${X.mid - 8} ${Y + deep - 18}l8 13 8-13z`" class="solid" />
+    <rect :x="X.mid + 22" :y="Y" width="34" :height="deep + 34" class="tape" />
+    <path v-for="m in marks" :key="m.y" :d="`M${X.mid + 22} ${m.y}h${m.long}`" class="mark" />
+    <path :d="`M${X.mid + 2} ${Y + deep}H${X.mid + 58}`" class="thin" />
+    <path :d="`M${X.mid + 58} ${Y + deep}l10-6v12z`" class="solid" />
+    <text :x="X.mid + 72" :y="Y + deep + 8" class="big">{{ deflection }}</text>
+    <path :d="`M${X.a} 214H${X.b}M${X.a - 4} 219l8-10M${X.b - 4} 219l8-10`" class="thin" />
+    <rect :x="X.mid - 76" y="203" width="152" height="22" class="paper" />
+    <text :x="X.mid" y="220" text-anchor="middle">
+      free span
+      <tspan class="big">{{ span }}</tspan>
+    </text>
+    <text x="10" y="190" class="dim">
+      {{ scale === 1 ? 'depth in true size' : `depth 1 : ${scale}` }}, span shortened
+    </text>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  max-width: 100%;
+  height: auto;
+}
+text {
+  fill: var(--ink);
+  font: 500 15px var(--face-label);
+}
+.big {
+  font: 600 19px var(--face-figure);
+  word-spacing: -0.2em;
+  letter-spacing: -0.04em;
+}
+.dim {
+  fill: var(--dim);
+  font-size: 14px;
+}
+.thin {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  fill: none;
+}
+.dash {
+  stroke-dasharray: 6 5;
+}
+.belt {
+  fill: none;
+  stroke: var(--belt);
+  stroke-width: 9;
+  stroke-linejoin: round;
+}
+.belt.wide {
+  stroke-width: 6;
+}
+.dial {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.band {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 8;
+}
+.needle {
+  stroke: var(--ink);
+  stroke-width: 2.4;
+}
+.rod {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+.solid {
+  fill: var(--ink);
+}
+.tape,
+.paper {
+  fill: var(--sheet);
+}
+.tape {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.mark {
+  stroke: var(--ink);
+  stroke-width: 1.1;
+}
+</style>
