@@ -4441,6 +4441,26 @@ export interface components {
             state: string;
         };
         /**
+         * BarOut
+         * @description A reading on its scale with the limits on it; all in one unit, ``unit``.
+         */
+        BarOut: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Marks */
+            marks: components["schemas"]["MarkOut"][];
+            /** Reading */
+            reading: number;
+            /** Shown */
+            shown: string;
+            /** Unit */
+            unit: string;
+            /** Zones */
+            zones: components["schemas"]["ZoneOut"][];
+        };
+        /**
          * BasisRow
          * @description What one book says of the drive; ``why`` says why it says nothing.
          */
@@ -5173,9 +5193,20 @@ export interface components {
          * @description Exact geometry.
          */
         BeltLengthOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             belt_length: components["schemas"]["Figure"];
             centre_distance: components["schemas"]["Figure"];
             large_arc: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             small_arc: components["schemas"]["Figure"];
             span: components["schemas"]["Figure"];
         };
@@ -5742,6 +5773,8 @@ export interface components {
              * @description whether it is filled in by hand; false where it asks for a whole drive
              */
             bench: boolean;
+            /** @description how the bench asks it, where it has a picture of its own */
+            card: components["schemas"]["CardLine"] | null;
             /**
              * Drawn
              * @description whether it answers with a drawing that can be had as a file
@@ -5804,6 +5837,39 @@ export interface components {
             step: string | null;
             /** Unit */
             unit: string;
+        };
+        /**
+         * CardLine
+         * @description How the bench asks a calculation: a sentence with blanks in braces, its picture, three figures of its result.
+         */
+        CardLine: {
+            /** Asks */
+            asks: string;
+            /** Figures */
+            figures: string[];
+            /** Fresh */
+            fresh: {
+                [key: string]: string;
+            };
+            /** Names */
+            names: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            /** On Picture */
+            on_picture: string[];
+            /** Picture */
+            picture: string;
+            /** Sentence */
+            sentence: string;
+            /**
+             * Then
+             * @description the calculation that comes after it, and what it is called; empty where none
+             */
+            then: string[];
+            /** Topic */
+            topic: string;
         };
         /**
          * CauseConfirm
@@ -6635,11 +6701,22 @@ export interface components {
          * @description Both numbers, the excess length and the verdict.
          */
         ChainSlackOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             excess_length: components["schemas"]["Figure"];
             hand_movement: components["schemas"]["Figure"];
             hand_percent: components["schemas"]["Figure"];
             sag: components["schemas"]["Figure"];
             sag_percent: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /**
              * Verdict
              * @enum {string}
@@ -6763,6 +6840,11 @@ export interface components {
          * @description How worn it is and what that means.
          */
         ChainWearOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             elongation: components["schemas"]["Figure"];
             length_at_limit: components["schemas"]["Figure"];
             length_new: components["schemas"]["Figure"];
@@ -6770,6 +6852,12 @@ export interface components {
             /** Limit Because */
             limit_because: string;
             rides_out: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /**
              * Verdict
              * @enum {string}
@@ -7406,12 +7494,23 @@ export interface components {
          * @description Loop and cut length; between least and most is the judgement that the material leaves.
          */
         CutLengthOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             cut_least: components["schemas"]["Figure"];
             cut_length: components["schemas"]["Figure"];
             cut_most: components["schemas"]["Figure"];
             cut_short: components["schemas"]["Figure"];
             lap: components["schemas"]["Figure"];
             loop_length: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /**
          * CutsOut
@@ -8617,10 +8716,21 @@ export interface components {
          * @description Losses, savings and when the change is paid back.
          */
         EnergyOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Payback */
             payback: string;
             saved: components["schemas"]["Figure"] | null;
             saved_money: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             yearly_cost: components["schemas"]["Figure"] | null;
             yearly_loss: components["schemas"]["Figure"];
         };
@@ -9388,6 +9498,11 @@ export interface components {
          * @description How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim.
          */
         FitOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Belt */
             belt: [
                 number,
@@ -9412,6 +9527,12 @@ export interface components {
             proper_pitch_diameter: components["schemas"]["Figure"] | null;
             /** Reason */
             reason: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** @description what this does to the driven speed when it is the driver's groove */
             speed_change: components["schemas"]["Figure"] | null;
             /** @description belt's top under the rim; negative: it stands out */
@@ -12241,6 +12362,16 @@ export interface components {
             words: string;
         };
         /**
+         * MarkOut
+         * @description A mark under a bar.
+         */
+        MarkOut: {
+            /** At */
+            at: number;
+            /** Number */
+            number: string;
+        };
+        /**
          * MarkingIn
          * @description A marking as far as it can be read.
          */
@@ -12365,11 +12496,22 @@ export interface components {
          * @description The least sheave its shaft and bearings stand.
          */
         MinSheaveOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Frame */
             frame: string;
             least_sheave: components["schemas"]["Figure"];
             /** Measured As */
             measured_as: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             widest_face: components["schemas"]["Figure"];
         };
         /**
@@ -15744,10 +15886,21 @@ export interface components {
          * @description What each bearing carries; lives where their ratings are given.
          */
         ShaftLoadOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             far_bearing: components["schemas"]["Figure"];
             far_life: components["schemas"]["Figure"] | null;
             near_bearing: components["schemas"]["Figure"];
             near_life: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** ShaftLoadRequest */
         ShaftLoadRequest: {
@@ -16259,12 +16412,23 @@ export interface components {
          * @description All four, the ratio and the belt speed.
          */
         SpeedRatioOut: {
+            /**
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             belt_speed: components["schemas"]["Figure"];
             driven_diameter: components["schemas"]["Figure"];
             driven_speed: components["schemas"]["Figure"];
             driver_diameter: components["schemas"]["Figure"];
             driver_speed: components["schemas"]["Figure"];
             ratio: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Solved For */
             solved_for: string;
         };
@@ -20752,6 +20916,23 @@ export interface components {
             reason: string;
             /** Text */
             text: string;
+        };
+        /**
+         * ZoneOut
+         * @description A stretch of a bar that is to be watched, or acted on.
+         */
+        ZoneOut: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "fine" | "watch" | "act";
+            /** Word */
+            word: string;
         };
     };
     responses: never;

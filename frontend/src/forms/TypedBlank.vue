@@ -2,9 +2,18 @@
 // A blank in a sentence: what is typed stands in it; a dashed line is not typed yet.
 import { usePadField } from '@/pad/padField'
 
-const props = defineProps<{ says: string; wide?: number; bad?: boolean; unit?: string; hint?: string }>()
+const props = defineProps<{
+  says: string
+  wide?: number
+  bad?: boolean
+  unit?: string
+  hint?: string
+  words?: boolean
+}>()
 const typed = defineModel<string>({ required: true })
-const { letters, touched } = usePadField(typed, () => ({ label: props.says, unit: props.unit ?? '' }))
+const { letters, touched: byPad } = usePadField(typed, () => ({ label: props.says, unit: props.unit ?? '' }))
+// Words are typed with the device's own keyboard.
+const touched = (e: PointerEvent) => (props.words ? undefined : void byPad(e))
 </script>
 
 <template>
@@ -18,7 +27,7 @@ const { letters, touched } = usePadField(typed, () => ({ label: props.says, unit
       :aria-invalid="bad ? 'true' : undefined"
       :placeholder="hint"
       autocomplete="off"
-      :inputmode="letters ? 'text' : 'decimal'"
+      :inputmode="letters || words ? 'text' : 'decimal'"
       enterkeyhint="next"
       spellcheck="false"
       @pointerdown="touched"

@@ -112,7 +112,7 @@ export const router = createRouter({
     { path: '/bench', component: () => import('@/features/bench/views/BenchView.vue'), meta: { rail: 'bench' } },
     {
       path: '/bench/:name',
-      component: () => import('@/features/bench/views/CalculatorView.vue'),
+      component: () => import('@/features/bench/views/QuestionView.vue'),
       meta: { rail: 'bench' },
       props: true,
     },

@@ -19,6 +19,7 @@ from pydantic import (
 
 from tuyere import VERSION
 from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
+from tuyere.calc.card import Card
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
 from tuyere.calc.kinds import KINDS
@@ -105,6 +106,7 @@ class Calculation(Generic[In, Out]):
     search: bool
     bench: bool
     first: tuple[str, ...]
+    card: Card | None = None
 
     @property
     def drawn(self) -> bool:
@@ -141,10 +143,13 @@ def calculation(
     search: bool = False,
     bench: bool = True,
     first: tuple[str, ...] = (),
+    card: Card | None = None,
 ) -> Callable[[Callable[[In, Frame], Out]], Callable[[In, Frame], Out]]:
     """Register a calculation; its models are read from the function's annotations.
 
     ``bench`` is whether a person fills its input in by hand; what asks for a whole drive is asked from a drive's page.
+
+    ``card`` is how the bench asks it: a sentence with blanks, a picture and three figures.
 
     ``first`` names the fields of the result that the task is about; the first three of the model where none are named.
     """
@@ -167,6 +172,7 @@ def calculation(
             search=search,
             bench=bench,
             first=first or tuple(result_model.model_fields)[:3],
+            card=card,
         )
         return run
 

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
@@ -56,7 +57,7 @@ def _line_of(marking: str) -> float:
     return first.line_mm
 
 
-class BeltLengthOut(Answer):
+class BeltLengthOut(CardAnswer):
     """Exact geometry."""
 
     belt_length: Figure
@@ -76,6 +77,15 @@ class BeltLengthOut(Answer):
         "input": {"driver_diameter": "5.4 in", "driven_diameter": "9.4 in", "belt_length": "91.8 in"},
     },
     first=("centre_distance", "belt_length", "small_arc"),
+    card=Card(
+        asks="How long a belt, or how far apart?",
+        topic="Speeds and sizes",
+        sentence="Wheels of {driver_diameter} and {driven_diameter} along the belt's line stand {centre_distance} apart; "
+        "the belt is {belt_length} long, or marked {belt}, and {crossed?open:crossed}. Leave the centres or the belt open.",
+        figures=("centre_distance", "belt_length", "small_arc"),
+        picture="wheels",
+        on_picture=("driver_diameter", "driven_diameter", "centre_distance"),
+    ),
 )
 def belt_length(given: BeltLengthIn, frame: Frame) -> BeltLengthOut:
     """Work the two pulleys."""
@@ -101,7 +111,11 @@ def belt_length(given: BeltLengthIn, frame: Frame) -> BeltLengthOut:
     )
     frame.elevation = r.elevation
     fig = frame.figure
+    long, apart = fig(r.length_mm, "length", "tape"), fig(r.centre_mm, "length", "tape")
     return BeltLengthOut(
+        says=f"The belt's line is {long.shown} long."
+        if given.centre_distance is not None
+        else f"The shafts stand {apart.shown} apart.",
         belt_length=fig(r.length_mm, "length", "tape"),
         centre_distance=fig(r.centre_mm, "length", "tape"),
         small_arc=fig(r.small_arc_deg, "angle"),

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Hours, Percent, Power, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Whole
@@ -34,7 +35,7 @@ class EnergyIn(Input):
     )
 
 
-class EnergyOut(Answer):
+class EnergyOut(CardAnswer):
     """Losses, savings and when the change is paid back."""
 
     yearly_loss: Figure
@@ -60,6 +61,15 @@ class EnergyOut(Answer):
             "cost": 400,
         },
     },
+    card=Card(
+        asks="What does the drive lose, and does a better one pay?",
+        topic="What it carries and costs",
+        sentence="A machine takes {power} through a drive of {efficiency}, {hours_a_day} hours a day on {days_a_year} days.|"
+        "One of {better} would cost {cost}, and a kilowatt-hour {energy_price}.",
+        figures=("yearly_loss", "saved", "saved_money"),
+        picture="losses",
+        fresh={"efficiency": "94", "hours_a_day": "10", "days_a_year": "250"},
+    ),
 )
 def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
     """Work the losses."""
@@ -85,7 +95,18 @@ def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
             years = payback_years(given.cost, saved, given.energy_price)
             payback = f"{12 * years:.0f} months" if years < 2 else f"{years:.1f} years"
     f, price = frame.figure, given.energy_price
+    heat = f(lost, "energy", "about").shown
+    says = f"It turns about {heat} into heat in a year."
+    if saved is not None:
+        gain = (
+            f"A better one saves about {f(saved, 'energy', 'about').shown}"
+            if saved > 0
+            else "The other one saves nothing"
+        )
+        paid = f", and is paid back in {payback}" if payback.endswith(("months", "years")) else ""
+        says += f" {gain}{paid}."
     return EnergyOut(
+        says=says,
         yearly_loss=f(lost, "energy", "about"),
         yearly_cost=None if price is None else f(lost * price, "money", "about"),
         saved=None if saved is None else f(saved, "energy", "about"),

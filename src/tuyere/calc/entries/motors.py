@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Power, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Text, Whole
@@ -146,7 +147,7 @@ class MinSheaveIn(Input):
     )
 
 
-class MinSheaveOut(Answer):
+class MinSheaveOut(CardAnswer):
     """The least sheave its shaft and bearings stand."""
 
     least_sheave: Figure
@@ -161,6 +162,16 @@ class MinSheaveOut(Answer):
     summary="The smallest sheave and the widest face a NEMA T-frame motor may carry.",
     source="NEMA MG 1-14.42",
     example={"units": "us", "input": {"power": "15hp", "speed": "1750", "belts": "narrow"}},
+    card=Card(
+        asks="How small a sheave may the motor carry?",
+        topic="Speeds and sizes",
+        sentence="A motor of {power} at {speed}, frame {frame}, drives {belts}.",
+        figures=("least_sheave", "widest_face", "frame"),
+        picture="motor",
+        fresh={"belts": "narrow"},
+        on_picture=("power", "speed"),
+        names={"belts": {"narrow": "narrow V-belts (3V, 5V, 8V)", "classical": "classical V-belts (A, B, C, D)"}},
+    ),
 )
 def motor_min_sheave(given: MinSheaveIn, frame: Frame) -> MinSheaveOut:
     """Look it up."""
@@ -169,7 +180,9 @@ def motor_min_sheave(given: MinSheaveIn, frame: Frame) -> MinSheaveOut:
         given.power.value, given.speed.value, narrow, given.frame.strip().upper() if given.frame else None
     )
     f = frame.figure
+    least, face = f(r.least_mm, "length", "size"), f(r.widest_mm, "length", "size")
     return MinSheaveOut(
+        says=f"No smaller than {least.shown} {'outside' if narrow else 'pitch'} diameter, no wider than {face.shown}, frame {r.frame}.",
         least_sheave=f(r.least_mm, "length", "size"),
         measured_as="outside diameter" if narrow else "pitch diameter",
         widest_face=f(r.widest_mm, "length", "size"),

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Force, Size, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
@@ -29,7 +30,7 @@ class ShaftLoadIn(Input):
     bearing: Bearing = Field(default="ball", description="ball or roller bearings")
 
 
-class ShaftLoadOut(Answer):
+class ShaftLoadOut(CardAnswer):
     """What each bearing carries; lives where their ratings are given."""
 
     near_bearing: Figure
@@ -47,6 +48,16 @@ class ShaftLoadOut(Answer):
         "units": "us",
         "input": {"pull": "250 lbf", "overhang": "3 in", "spacing": "9 in", "speed": "1750", "near_rating": "5000 lbf"},
     },
+    card=Card(
+        asks="What does the pull do to the bearings?",
+        topic="What it carries and costs",
+        sentence="A pull of {pull} hangs {overhang} outside the near bearing; the bearings are {spacing} apart.|"
+        "At {speed}, with {bearing} bearings rated {near_rating} near and {far_rating} far.",
+        figures=("near_bearing", "far_bearing", "near_life"),
+        picture="bearings",
+        fresh={"bearing": "ball"},
+        on_picture=("pull", "overhang", "spacing"),
+    ),
 )
 def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
     """Work the loads."""
@@ -60,7 +71,13 @@ def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
         kind=given.bearing,
     )
     f = frame.figure
+    near = f(r.near_n, "force")
+    more = f(100 * r.near_n / given.pull.value, "percent")
+    life = (
+        "" if r.near_life_h is None else f" Nine in ten such bearings last {f(r.near_life_h, 'hours', 'about').shown}."
+    )
     return ShaftLoadOut(
+        says=f"The near bearing carries {near.shown}, {more.shown} of the pull itself.{life}",
         near_bearing=f(r.near_n, "force"),
         far_bearing=f(r.far_n, "force"),
         near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about"),

@@ -2,7 +2,8 @@
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Percent, Size, Speed, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -19,7 +20,7 @@ class SpeedRatioIn(Input):
     slip: Percent | None = Field(default=None, description="belt slip; none is assumed")
 
 
-class SpeedRatioOut(Answer):
+class SpeedRatioOut(CardAnswer):
     """All four, the ratio and the belt speed."""
 
     driver_speed: Figure
@@ -40,6 +41,15 @@ class SpeedRatioOut(Answer):
         "units": "us",
         "input": {"driver_speed": "1750 rpm", "driver_diameter": "5.4 in", "driven_diameter": "9.4 in"},
     },
+    card=Card(
+        asks="How fast does it turn, or which size must it be?",
+        topic="Speeds and sizes",
+        sentence="A driver of {driver_diameter} at {driver_speed} turns a wheel of {driven_diameter} at {driven_speed}. "
+        "Leave one open; slip {slip}.",
+        figures=("driven_speed", "ratio", "belt_speed"),
+        picture="wheels",
+        on_picture=("driver_diameter", "driver_speed", "driven_diameter", "driven_speed"),
+    ),
 )
 def speed_ratio(given: SpeedRatioIn, frame: Frame) -> SpeedRatioOut:
     """Solve for the one left open."""
@@ -49,7 +59,15 @@ def speed_ratio(given: SpeedRatioIn, frame: Frame) -> SpeedRatioOut:
     )
     r = solve_speed_ratio(n1, n2, d1, d2, value_of(given.slip))
     fig = frame.figure
+    solved = {
+        "driver_rpm": ("driver must turn at", fig(r.driver_rpm, "speed")),
+        "driven_rpm": ("driven wheel turns at", fig(r.driven_rpm, "speed")),
+        "driver_mm": ("driver must measure", fig(r.driver_mm, "length", "size")),
+        "driven_mm": ("driven wheel must measure", fig(r.driven_mm, "length", "size")),
+    }[r.solved_for]
+    along = "" if solved[1].unit == "rpm" else " along the belt's line"
     return SpeedRatioOut(
+        says=f"The {solved[0]} {solved[1].shown}{along}.",
         driver_speed=fig(r.driver_rpm, "speed"),
         driven_speed=fig(r.driven_rpm, "speed"),
         driver_diameter=fig(r.driver_mm, "length", "size"),

@@ -11,6 +11,7 @@ from pydantic import BaseModel, Field
 
 import tuyere.calc.every  # noqa: F401  (registers the calculations)
 from tuyere.calc.answer import Answer
+from tuyere.calc.card import Card
 from tuyere.calc.families.protocol import families
 from tuyere.calc.registry import CALCULATIONS, Calculation, work
 from tuyere.calc.scene_out import scene_in
@@ -19,6 +20,20 @@ from tuyere.web.plumbing.common import answer, documented, documented_file, last
 from tuyere.web.plumbing.drawn import FileKind, scene_file
 
 api = APIBlueprint("calc", __name__, url_prefix="/api", abp_tags=[Tag(name="calculations")])
+
+
+class CardLine(Answer):
+    """How the bench asks a calculation: a sentence with blanks in braces, its picture, three figures of its result."""
+
+    asks: str
+    topic: str
+    sentence: str
+    figures: list[str]
+    picture: str
+    fresh: dict[str, str]
+    on_picture: list[str]
+    names: dict[str, dict[str, str]]
+    then: list[str] = Field(description="the calculation that comes after it, and what it is called; empty where none")
 
 
 class CalcLine(Answer):
@@ -34,6 +49,7 @@ class CalcLine(Answer):
     bench: bool = Field(description="whether it is filled in by hand; false where it asks for a whole drive")
     drawn: bool = Field(description="whether it answers with a drawing that can be had as a file")
     input_schema: dict[str, Any]
+    card: CardLine | None = Field(description="how the bench asks it, where it has a picture of its own")
 
 
 class CalcList(Answer):
@@ -129,6 +145,22 @@ for _calc in CALCULATIONS.values():
         )(_pictured(_calc))
 
 
+def _card(card: Card | None) -> CardLine | None:
+    if card is None:
+        return None
+    return CardLine(
+        asks=card.asks,
+        topic=card.topic,
+        sentence=card.sentence,
+        figures=list(card.figures),
+        picture=card.picture,
+        fresh=dict(card.fresh),
+        on_picture=list(card.on_picture),
+        names={name: dict(keys) for name, keys in card.names.items()},
+        then=list(card.then or ()),
+    )
+
+
 def _calculations() -> CalcList:
     return CalcList(
         calculations=[
@@ -138,6 +170,7 @@ def _calculations() -> CalcList:
                 summary=c.summary,
                 source=c.source,
                 group=c.group,
+                card=_card(c.card),
                 example=c.example,
                 first=list(c.first),
                 bench=c.bench,

@@ -2,7 +2,14 @@
 import { computed } from 'vue'
 
 // A belt in its groove, to scale: the groove's metal hatched, the belt solid, what is amiss to be seen.
-const props = defineProps<{ groove: [number, number][]; belt: [number, number][]; verdict: string }>()
+const props = defineProps<{
+  groove: [number, number][]
+  belt: [number, number][]
+  verdict: string
+  /** Belt's top under the rim and what is open below it, as they are read; on the drawing where they are. */
+  under?: { value: number; number: string }
+  below?: { value: number; number: string }
+}>()
 const W = 520
 const H = 300
 const frame = computed(() => {
@@ -22,6 +29,9 @@ const metal = computed(() => {
   const last = props.groove[props.groove.length - 1]
   return first && last ? path([...props.groove, [last[0], floor], [first[0], floor]]) : ''
 })
+const top = computed(() => Math.min(...props.belt.map((p) => p[1])))
+const foot = computed(() => Math.max(...props.belt.map((p) => p[1])))
+const bottom = computed(() => Math.max(...props.groove.map((p) => p[1])))
 const ratio = computed(() => {
   const r = frame.value.scale * (25.4 / 96)
   return r >= 1 ? `${r.toFixed(1)} : 1` : `1 : ${(1 / r).toFixed(1)}`
@@ -46,6 +56,16 @@ const ratio = computed(() => {
         stroke-width="2.4"
       />
       <line :x1="10" :x2="W - 10" :y1="frame.y(0)" :y2="frame.y(0)" stroke="var(--dim)" stroke-dasharray="10 5" />
+      <g v-if="under" class="size">
+        <path :d="`M${W - 96} ${frame.y(0)}V${frame.y(top)}M${W - 110} ${frame.y(top)}H${W - 70}`" />
+        <text :x="W - 90" :y="(frame.y(0) + frame.y(top)) / 2 + 6" class="big">{{ under.number }}</text>
+      </g>
+      <g v-if="below" class="size">
+        <path :d="`M96 ${frame.y(foot)}V${frame.y(bottom)}M70 ${frame.y(foot)}H150M70 ${frame.y(bottom)}H150`" />
+        <text x="90" :y="(frame.y(foot) + frame.y(bottom)) / 2 + 6" text-anchor="end" class="big">
+          {{ below.number }}
+        </text>
+      </g>
       <text x="12" :y="frame.y(0) - 6">rim</text>
       <text x="12" :y="H - 8">scale {{ ratio }}</text>
     </svg>
@@ -64,5 +84,12 @@ svg {
 text {
   font: 15px var(--face-label);
   fill: var(--ink);
+}
+.big {
+  font: 600 18px var(--face-figure);
+}
+.size path {
+  stroke: var(--ink);
+  fill: none;
 }
 </style>

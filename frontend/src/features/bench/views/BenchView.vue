@@ -1,70 +1,115 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 
-import { api, attempt } from '@/api/client'
 import type { CalcLine } from '@/api/types'
-import { TASKS } from '@/speeds/tasks'
+import { wheelName } from '@/shared/format/words'
+import { readCalculations } from '@/shared/state/calculations'
 import { setPlace } from '@/shared/state/place'
+import { useSettings } from '@/shared/state/settings'
+import { TASKS } from '@/speeds/tasks'
 
+import CardPicture from '../components/CardPicture.vue'
+import { lately } from '../logic/lately'
+import { topicOf, TOPICS } from '../logic/topics'
+
+// By what a person wants to know, each with the sketch of what it measures; the plain forms below.
+const settings = useSettings()
 const list = ref<CalcLine[]>([])
+const bench = computed(() => list.value.filter((c) => c.bench))
+const topics = computed(() =>
+  TOPICS.map((topic) => ({
+    topic,
+    cards: bench.value.filter((c) => c.card && topicOf(c) === topic),
+    more: bench.value.filter((c) => !c.card && topicOf(c) === topic),
+  })).filter((t) => t.cards.length + t.more.length),
+)
+const again = computed(() =>
+  lately().flatMap((name) => {
+    const c = bench.value.find((x) => x.name === name)
+    return c ? [c] : []
+  }),
+)
+const ORDER = [
+  'Any drive',
+  'Speeds',
+  'Alignment and tension',
+  'V-belts',
+  'Roller chain',
+  'Synchronous belts',
+  'Flat, round and link belts',
+  'Motors and shafts',
+  'Upkeep',
+]
 const groups = computed(() => {
   const found = new Map<string, CalcLine[]>()
-  for (const c of list.value.filter((x) => x.bench)) found.set(c.group, [...(found.get(c.group) ?? []), c])
-  const order = [
-    'Any drive',
-    'Speeds',
-    'Alignment and tension',
-    'V-belts',
-    'Roller chain',
-    'Synchronous belts',
-    'Flat, round and link belts',
-    'Upkeep',
-  ]
-  const place = (group: string) => (order.includes(group) ? order.indexOf(group) : order.length)
+  for (const c of bench.value) if (!topicOf(c)) found.set(c.group, [...(found.get(c.group) ?? []), c])
+  const place = (group: string) => (ORDER.includes(group) ? ORDER.indexOf(group) : ORDER.length)
   return [...found].sort(([a], [b]) => place(a) - place(b))
 })
+const say = (text: string) => wheelName(settings.wheelWord, text)
 onMounted(async () => {
   setPlace('Bench')
-  const got = await attempt(api.GET('/api/calc'))
-  if (got.ok) list.value = got.data.calculations
+  list.value = await readCalculations()
 })
 </script>
 
 <template>
   <main class="page">
     <h1>Bench</h1>
-    <p class="dim">Quick answers that need no saved drive. Every figure shows its working.</p>
+    <nav v-if="again.length" class="again" aria-label="Asked lately">
+      <span class="dim">lately</span>
+      <router-link v-for="c in again" :key="c.name" :to="`/bench/${c.name}`">{{
+        say(c.card?.asks ?? c.title)
+      }}</router-link>
+    </nav>
     <div class="tools">
-      <router-link to="/choose" class="sheet tool main">
+      <router-link to="/choose" class="sheet tool">
         <h2>Choose a drive for a duty</h2>
         <p>Power and speeds in; every standard drive is tried, the best are drawn side by side.</p>
       </router-link>
-      <router-link to="/what-belt" class="sheet tool main">
+      <router-link to="/what-belt" class="sheet tool">
         <h2>What is this belt?</h2>
-        <p>From its print, from a tape, or from the sheaves alone.</p>
+        <p>From its print, from a tape, or from the {{ settings.wheelWord }}s alone.</p>
       </router-link>
-      <router-link to="/route" class="sheet tool main">
+      <router-link to="/route" class="sheet tool">
         <h2>A drive with idlers and levers</h2>
-        <p>Any number of wheels from tape measures: drawn to scale, every strand's pull, which wheel slips first.</p>
+        <p>Any number of wheels from tape measures: drawn to scale, every strand's pull, which slips first.</p>
       </router-link>
     </div>
+    <section v-for="t in topics" :key="t.topic" class="group">
+      <h2>{{ t.topic }}</h2>
+      <div class="tools">
+        <router-link v-for="c in t.cards" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool drawn">
+          <h3>{{ say(c.card?.asks ?? '') }}</h3>
+          <span class="sketch" aria-hidden="true"><CardPicture :kind="c.card?.picture ?? ''" /></span>
+        </router-link>
+        <div v-if="t.more.length" class="sheet tool plainer">
+          <router-link v-for="c in t.more" :key="c.name" :to="`/bench/${c.name}`">{{ say(c.title) }}</router-link>
+        </div>
+      </div>
+    </section>
     <section class="group">
       <h2>It must turn at another speed</h2>
       <div class="tools">
-        <router-link v-for="t in TASKS" :key="t.key" :to="`/speeds/${t.key}`" class="sheet tool main">
+        <router-link v-for="t in TASKS" :key="t.key" :to="`/speeds/${t.key}`" class="sheet tool">
           <h3>{{ t.title }}</h3>
-          <p>{{ t.asks }}</p>
+          <p>{{ say(t.asks) }}</p>
         </router-link>
       </div>
     </section>
-    <section v-for="[group, calcs] in groups" :key="group" class="group">
-      <h2>{{ group }}</h2>
-      <div class="tools">
-        <router-link v-for="c in calcs" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool">
-          <h3>{{ c.title }}</h3>
-          <p>{{ c.summary }}</p>
-        </router-link>
-      </div>
+    <section class="group">
+      <h2>Every other calculation</h2>
+      <details v-for="[group, calcs] in groups" :key="group" class="sheet more">
+        <summary>
+          {{ group }} <span class="dim">{{ calcs.length }}</span>
+        </summary>
+        <ul>
+          <li v-for="c in calcs" :key="c.name">
+            <router-link :to="`/bench/${c.name}`">{{ say(c.title) }}</router-link>
+            <span class="dim">{{ say(c.summary) }}</span>
+          </li>
+        </ul>
+      </details>
     </section>
   </main>
 </template>
@@ -72,21 +117,17 @@ onMounted(async () => {
 <style scoped>
 .tools {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-  gap: 12px;
+  grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+  gap: 10px;
 }
 .tool {
-  padding: 14px 16px;
+  padding: 12px 14px;
   color: var(--ink);
   text-decoration: none;
   display: grid;
   gap: 6px;
   align-content: start;
-  min-height: 96px;
-}
-.group {
-  display: grid;
-  gap: 8px;
+  min-height: 92px;
 }
 .tool h2,
 .tool h3 {
@@ -94,7 +135,92 @@ onMounted(async () => {
   text-decoration: underline;
   text-underline-offset: 4px;
 }
-.main {
-  border-left: 6px solid var(--ink);
+.plainer {
+  grid-column: span 2;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 0 18px;
+}
+.plainer a {
+  display: grid;
+  align-items: center;
+  min-height: 44px;
+}
+@media (max-width: 900px) {
+  .plainer {
+    grid-column: auto;
+  }
+}
+.drawn {
+  grid-template-rows: auto 1fr;
+}
+.sketch {
+  display: grid;
+  place-items: center;
+  height: 112px;
+  overflow: hidden;
+}
+.sketch :deep(svg) {
+  max-height: 112px;
+  width: 100%;
+}
+.sketch :deep(figure) {
+  border: 0;
+  padding: 0;
+  background: none;
+}
+.sketch :deep(text) {
+  display: none;
+}
+.group {
+  display: grid;
+  gap: 8px;
+}
+.again {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+}
+.again a {
+  display: inline-grid;
+  align-items: center;
+  min-height: 48px;
+}
+.more summary {
+  min-height: 56px;
+  padding: 0 14px;
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font: 600 1.125rem var(--face-label);
+  color: var(--touch);
+  cursor: pointer;
+}
+.more ul {
+  list-style: none;
+  margin: 0;
+  padding: 0 14px 8px;
+}
+.more li {
+  display: grid;
+  grid-template-columns: minmax(220px, 1fr) 2fr;
+  gap: 4px 18px;
+  align-items: center;
+  min-height: 48px;
+  border-top: 1px solid var(--line);
+}
+.more a {
+  min-height: 48px;
+  display: grid;
+  align-items: center;
+}
+@media (max-width: 700px) {
+  .more li {
+    grid-template-columns: 1fr;
+    padding-bottom: 6px;
+  }
+  .tools {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

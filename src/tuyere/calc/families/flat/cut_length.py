@@ -4,11 +4,13 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Length, Size, maybe, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.flat.cut_length import work_cut_length
+from tuyere.core.tables import table
 
 GROUP = "Flat, round and link belts"
 Stock = Literal[
@@ -47,7 +49,7 @@ class CutLengthIn(Input):
     gap: Size | None = Field(default=None, description="gap that hooks or plates bridge; none is assumed")
 
 
-class CutLengthOut(Answer):
+class CutLengthOut(CardAnswer):
     """Loop and cut length; between least and most is the judgement that the material leaves."""
 
     cut_length: Figure
@@ -74,6 +76,21 @@ class CutLengthOut(Answer):
             "lap": "6 in",
         },
     },
+    card=Card(
+        asks="How long do I cut it?",
+        topic="Cut, join and set",
+        sentence="A belt of {material}, joined by {joint}, runs round pulleys of {driver_diameter} and {driven_diameter}, "
+        "{centre_distance} apart, {crossed?open:crossed}.|Or the path by tape is {taped_length}. It is {thickness} thick and {width} wide.",
+        figures=("cut_length", "loop_length", "cut_short"),
+        picture="cut",
+        fresh={"material": "leather-new", "joint": "lap-leather"},
+        on_picture=("driver_diameter", "driven_diameter", "centre_distance"),
+        names={
+            "material": {r[0]: r[1] for r in table("cut_short").rows},
+            "joint": {r[0]: r[1] for r in table("joints").rows},
+        },
+        then=("belt-joint", "How the joint is made"),
+    ),
 )
 def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
     """Work the length."""
@@ -93,7 +110,12 @@ def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
     if r.pulleys is not None:
         frame.elevation = r.pulleys.elevation
     f = frame.figure
+    cut, short = f(r.cut_mm, "length", "rough"), f(r.short_mm, "length", "tape")
+    low, high = f(r.cut_least_mm, "length", "rough"), f(r.cut_most_mm, "length", "rough")
+    between = "" if low.number == high.number else f" (between {low.number} and {high.shown})"
     return CutLengthOut(
+        says=f"Cut it {cut.shown} long{between}: {short.shown} shorter than its path"
+        + (f", and {f(r.lap_mm, 'length', 'tape').shown} for the lap." if r.lap_mm > 0 else "."),
         cut_length=f(r.cut_mm, "length", "tape"),
         cut_least=f(r.cut_least_mm, "length", "tape"),
         cut_most=f(r.cut_most_mm, "length", "tape"),

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Band, Figure
+from tuyere.calc.answer import Band, Figure
+from tuyere.calc.card import BarOut, Card, CardAnswer, MarkOut, ZoneOut, mark
 from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.families.roller_chain.parts import Number, Teeth
 from tuyere.calc.frame import Frame
@@ -30,7 +31,7 @@ class ChainWearIn(Input):
     timing: bool = Field(default=False, description="it keeps two shafts in time")
 
 
-class ChainWearOut(Answer):
+class ChainWearOut(CardAnswer):
     """How worn it is and what that means."""
 
     elongation: Figure
@@ -49,6 +50,18 @@ class ChainWearOut(Answer):
     "Other pitches than roller chain: Drive chain against the chain it drives.",
     source="ASME and handbook practice; geometry",
     example={"units": "us", "input": {"chain": "60", "pitches": 20, "measured": "15.85 in", "large_teeth": 60}},
+    card=Card(
+        asks="Is the chain worn?",
+        topic="Is it worn",
+        sentence="Chain {chain}: {pitches} pitches measure {measured}, {over}.|The larger sprocket has {large_teeth} teeth; "
+        "it {fixed_centres?has a take-up:has none} and {timing?only pulls:keeps two shafts in time}.",
+        figures=("elongation", "length_new", "length_at_limit"),
+        picture="chain-tape",
+        fresh={"chain": "60", "pitches": "20", "over": "pins"},
+        on_picture=("measured",),
+        names={"over": {"pins": "pin centre to pin centre", "rollers": "outside to outside of the rollers"}},
+        then=("sprocket-wear", "Hooked teeth?"),
+    ),
 )
 def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
     """Judge the wear."""
@@ -62,9 +75,33 @@ def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
         timing=given.timing,
     )
     f = frame.figure
+    percent, limit = f(r.elongation, "percent"), f(r.limit, "percent")
+    left = f(max(r.length_limit_mm - given.measured.value, 0.0), "length", "tape").shown
+    end = max(1.4 * r.limit, 1.05 * r.elongation)
     return ChainWearOut(
-        elongation=f(r.elongation, "percent"),
-        limit=f(r.limit, "percent"),
+        says={
+            "fine": f"{percent.shown} longer than new. Good for now: the limit is {limit.shown}.",
+            "soon": f"{percent.shown} longer than new. Order a chain now: {left} more over these {given.pitches} pitches and it is worn out.",
+            "replace": f"{percent.shown} longer than new: worn out. Change the chain before it eats the sprockets.",
+        }[r.verdict],
+        bar=BarOut(
+            reading=max(r.elongation, 0.0),
+            shown=percent.shown,
+            low=0.0,
+            high=end,
+            unit="%",
+            marks=[
+                MarkOut(at=0.0, number="0"),
+                *(MarkOut(at=float(k), number=f"{k}") for k in range(1, int(end) + 1) if k != r.limit),
+                mark(limit),
+            ],
+            zones=[
+                ZoneOut(low=0.7 * r.limit, high=r.limit, state="watch", word="order"),
+                ZoneOut(low=r.limit, high=end, state="act", word="replace"),
+            ],
+        ),
+        elongation=percent,
+        limit=limit,
         limit_because=r.limit_why,
         verdict=r.verdict,
         length_new=f(r.length_new_mm, "length", "size"),
@@ -84,7 +121,7 @@ class ChainSlackIn(Input):
     )
 
 
-class ChainSlackOut(Answer):
+class ChainSlackOut(CardAnswer):
     """Both numbers, the excess length and the verdict."""
 
     hand_movement: Figure
@@ -102,6 +139,15 @@ class ChainSlackOut(Answer):
     summary="Hand movement and sag told apart, and whether the strand is slack as it should be.",
     source="geometry; bands: handbook and trade practice",
     example={"units": "us", "input": {"span": "30 in", "hand_movement": "1 1/2"}},
+    card=Card(
+        asks="Is the chain slack enough?",
+        topic="Cut, join and set",
+        sentence="A free strand of {span} moves {hand_movement} by hand at mid-span, both ways together; "
+        "the drive is {steep_or_shock?level or slanting, with a take-up:over 45 degrees, reversing, with shocks or on fixed centres}.",
+        figures=("wanted", "hand_movement", "sag"),
+        picture="slack",
+        on_picture=("hand_movement",),
+    ),
 )
 def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     """Judge the slack."""
@@ -109,12 +155,29 @@ def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     f = frame.figure
     low, high = (given.span.value * x / 100 for x in r.band)
     a, b = f(low, "length", "tape"), f(high, "length", "tape")
+    wanted = Band(low=a, high=b, per=None, shown=f"{a.number} – {b.number} {b.unit_shown}")
+    moved = f(r.hand_mm, "length", "tape")
+    word = {"fine": "As slack as it should be", "too tight": "Too tight", "too slack": "Too slack"}[r.verdict]
     return ChainSlackOut(
-        hand_movement=f(r.hand_mm, "length", "tape"),
+        says=f"{word}: it moves {moved.shown}, {wanted.shown} is wanted, both ways together.",
+        bar=BarOut(
+            reading=r.hand_mm,
+            shown=moved.shown,
+            low=0.0,
+            high=max(1.6 * high, 1.1 * r.hand_mm),
+            unit=a.unit_shown,
+            marks=[mark(a), mark(b)],
+            zones=[
+                ZoneOut(low=0.0, high=low, state="watch", word="too tight"),
+                ZoneOut(low=low, high=high, state="fine", word="right"),
+                ZoneOut(low=high, high=max(1.6 * high, 1.1 * r.hand_mm), state="watch", word="too slack"),
+            ],
+        ),
+        hand_movement=moved,
         sag=f(r.sag_mm, "length", "tape"),
         hand_percent=f(r.hand_percent, "percent"),
         sag_percent=f(r.sag_percent, "percent"),
         excess_length=f(r.excess_mm, "length", "size"),
-        wanted=Band(low=a, high=b, per=None, shown=f"{a.number} – {b.number} {b.unit_shown}"),
+        wanted=wanted,
         verdict=r.verdict,
     )

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Angle, Size, maybe, value_of
 from tuyere.calc.families.v_belt.parts import Groove as GrooveName
 from tuyere.calc.frame import Frame
@@ -44,7 +45,7 @@ class FitIn(Input):
     thread_pitch: Size | None = Field(default=None, description="thread pitch of its hub; 1/20 in is assumed")
 
 
-class FitOut(Answer):
+class FitOut(CardAnswer):
     """How it sits; ``groove`` and ``belt`` are outlines in mm, y down from the rim."""
 
     verdict: Literal["right", "emergency", "worn", "refused"]
@@ -67,6 +68,15 @@ class FitOut(Answer):
     summary="Where a belt rides, whether it touches the bottom, the diameter it runs on; worn, wrong or in an opened adjustable sheave.",
     source="plane geometry; rules: common practice",
     example={"units": "us", "input": {"belt": "A", "groove": "B", "outside_diameter": "6 in"}},
+    card=Card(
+        asks="Does this belt fit this groove?",
+        topic="What is it, does it fit",
+        sentence="A belt of section {belt} in a groove of section {groove}, the sheave {outside_diameter} across the rim. "
+        "The belt is worn {belt_wear} each side, the groove dished {groove_dish}.",
+        figures=("under_rim", "gap_below", "pitch_diameter"),
+        picture="section",
+        fresh={"belt": "B", "groove": "B"},
+    ),
 )
 def groove_fit(given: FitIn, frame: Frame) -> FitOut:
     """Seat the belt."""
@@ -125,7 +135,17 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
     change = (
         None if r.pitch_mm is None or r.proper_mm is None else f(ride_speed_change(r.pitch_mm, r.proper_mm), "percent")
     )
+    top, gap = f(r.top_mm, "length", "size"), f(r.gap_mm, "length", "size")
+    where = f"{top.shown} under the rim" if r.top_mm >= 0 else f"{f(-r.top_mm, 'length', 'size').shown} out of it"
+    word = {
+        "right": "It fits",
+        "emergency": "For an emergency only",
+        "worn": "Worn",
+        "refused": "It does not fit",
+    }[r.verdict]
     return FitOut(
+        says=f"{word}: it rides {where}, "
+        + ("on the bottom of the groove." if r.bottoms else f"{gap.shown} over the bottom."),
         verdict=r.verdict,
         reason=r.reason,
         instead=r.instead,

@@ -1,0 +1,26 @@
+/** Where the blanks of a card hang on its picture, in hundredths of its width and height. */
+export const PLACES: Record<string, { path: string; label: string; x: number; y: number }[]> = {
+  'chain-tape': [{ path: 'measured', label: 'the tape reads', x: 40, y: 88 }],
+  wheels: [
+    { path: 'driver_diameter', label: 'driver', x: 12, y: 30 },
+    { path: 'driver_speed', label: 'turns at', x: 12, y: 66 },
+    { path: 'driven_diameter', label: 'driven', x: 90, y: 30 },
+    { path: 'driven_speed', label: 'turns at', x: 90, y: 66 },
+    { path: 'centre_distance', label: 'apart', x: 50, y: 90 },
+  ],
+  cut: [
+    { path: 'driver_diameter', label: 'driver', x: 10, y: 24 },
+    { path: 'driven_diameter', label: 'driven', x: 92, y: 24 },
+    { path: 'centre_distance', label: 'apart', x: 50, y: 90 },
+  ],
+  slack: [],
+  bearings: [
+    { path: 'pull', label: 'pull', x: 9, y: 70 },
+    { path: 'overhang', label: 'overhang', x: 31, y: 89 },
+    { path: 'spacing', label: 'bearings apart', x: 62, y: 89 },
+  ],
+  motor: [
+    { path: 'power', label: 'motor', x: 52, y: 36 },
+    { path: 'speed', label: 'turns at', x: 52, y: 62 },
+  ],
+}

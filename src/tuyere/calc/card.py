@@ -1,0 +1,85 @@
+"""A card of the bench: its sentence with blanks, its picture, its figures and its bar, declared beside a calculation."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from pydantic import Field
+
+from tuyere.calc.answer import Answer, Figure
+
+Picture = Literal["wheels", "section", "chain-tape", "slack", "losses", "cut", "bearings", "motor"]
+Topic = Literal[
+    "Speeds and sizes", "What is it, does it fit", "Is it worn", "Cut, join and set", "What it carries and costs"
+]
+
+BLANK = re.compile(r"\{([a-z_.0-9]+)(?:\?([^:}]*):([^}]*))?\}")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Card:
+    """How a calculation is asked and answered on the bench.
+
+    ``sentence`` has a blank for each field in braces, ``{measured}``; ``{crossed?open:crossed}`` picks between the words of a
+    no and a yes. ``|`` begins a new line. ``figures`` are fields of the result, the first of them large. ``fresh`` stands in a
+    new form, and counts as assumed until it is touched. ``names`` are
+    what the keys of a choice are called. ``then`` is the calculation that comes next, and its words.
+    """
+
+    asks: str
+    topic: Topic
+    sentence: str
+    figures: tuple[str, str, str]
+    picture: Picture
+    fresh: Mapping[str, str] = field(default_factory=dict)
+    on_picture: tuple[str, ...] = ()
+    names: Mapping[str, Mapping[str, str]] = field(default_factory=dict)
+    then: tuple[str, str] | None = None
+
+    @property
+    def blanks(self) -> tuple[str, ...]:
+        """Fields that the sentence asks."""
+        return tuple(m[1] for m in BLANK.finditer(self.sentence))
+
+
+class ZoneOut(Answer):
+    """A stretch of a bar that is to be watched, or acted on."""
+
+    low: float
+    high: float
+    state: Literal["fine", "watch", "act"]
+    word: str
+
+
+class MarkOut(Answer):
+    """A mark under a bar."""
+
+    at: float
+    number: str
+
+
+class BarOut(Answer):
+    """A reading on its scale with the limits on it; all in one unit, ``unit``."""
+
+    reading: float
+    shown: str
+    low: float
+    high: float
+    unit: str
+    marks: list[MarkOut]
+    zones: list[ZoneOut]
+
+
+class CardAnswer(Answer):
+    """What an answer of a card says first."""
+
+    says: str = Field(default="", description="the answer as a sentence")
+    bar: BarOut | None = Field(default=None, description="the reading on its scale, where there is a limit")
+
+
+def mark(figure: Figure) -> MarkOut:
+    """A mark where a figure stands."""
+    return MarkOut(at=figure.value, number=figure.number)
