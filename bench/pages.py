@@ -52,11 +52,11 @@ def main() -> None:
             fresh = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
             began = time.perf_counter()
             fresh.goto(address + link, wait_until="commit")
-            fresh.locator(".answers .main").first.wait_for()
+            fresh.locator(".names .what .figure").wait_for()
             times.append(time.perf_counter() - began)
         print(f"Drive page to its figures, empty cache: median {statistics.median(times):.2f} s")
         page.goto(address + link)
-        page.locator(".answers .main").first.wait_for()
+        page.locator(".names .what .figure").wait_for()
         times = []
         for speed in ("1160", "1750", "1160", "1750", "1160", "1750"):
             page.get_by_role("button", name="driver").first.click()

@@ -35,7 +35,7 @@ def main() -> None:
         def drive(page: Page, machine: str, name: str) -> None:
             row = page.locator("li", has_text=machine)
             row.locator(".drive", has_text=name).click()
-            page.locator(".answers .main").first.wait_for()
+            page.locator(".names .what .figure").wait_for()
 
         page = opened()
         shoot(page, "machines")

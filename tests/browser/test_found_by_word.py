@@ -31,7 +31,7 @@ def test_a_word_a_belt_number_and_a_duty_lead_where_they_should(
     expect(page.get_by_role("option", name=re.compile("What is this belt. B90"))).to_be_visible()
     expect(page.get_by_role("option", name=re.compile("in stock"))).to_be_visible()
     page.get_by_role("option", name=re.compile("Pump drive")).first.click()
-    expect(page.locator(".answers .main").first).to_contain_text("B90")
+    expect(page.locator(".names .what .figure")).to_contain_text("B90")
     search(page, "SPB 2360")
     page.get_by_role("option", name=re.compile("What is this belt. SPB 2360")).click()
     expect(page.locator(".big")).to_have_text("SPB 2360")

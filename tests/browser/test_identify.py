@@ -63,7 +63,7 @@ def test_an_a_belt_in_b_grooves_is_explained_and_kept_as_temporary(
     open_page: Opener, axe: Callable[[Page], list[str]]
 ) -> None:
     page = open_page(390, 844)
-    page.goto(home(page) + "/bench/groove-fit")
+    page.goto(home(page) + "/bench/groove-fit?all")
     page.get_by_label("Belt", exact=True).fill("A")
     choose(page, "Groove", "B")
     page.get_by_label("Outside diameter").fill("5 3/4")
@@ -94,8 +94,8 @@ def test_an_a_belt_in_b_grooves_is_explained_and_kept_as_temporary(
 def test_a_planner_holds_the_build_of_today_against_the_options_by_shaft_load(open_page: Opener) -> None:
     page = open_page()
     page.get_by_role("link", name=re.compile("^Fan drive")).click()
-    expect(page.locator(".answers .main").first).to_be_visible()
-    now = page.locator(".answers .main").first.inner_text()
+    expect(page.locator(".names .what .figure")).to_be_visible()
+    now = page.locator(".names .what .figure").inner_text()
     tab(page, "Choose")
     page.get_by_role("button", name="Shaft pull").click()
     rows = page.locator(".beside tbody tr")
@@ -107,11 +107,11 @@ def test_a_planner_holds_the_build_of_today_against_the_options_by_shaft_load(op
     assert len(pulls) >= 4 and pulls == sorted(pulls)
     least = rows.nth(1).locator("th").inner_text().split("\n")[0]
     rows.nth(1).get_by_role("button", name="Take").click()
-    expect(page.locator(".answers .main").first).to_have_text(least)
+    expect(page.locator(".names .what .figure")).to_have_text(least)
     # The build of today stays in the table while the other is tried, and comes back at a touch.
     expect(rows.first).to_contain_text(now)
     page.get_by_role("button", name="Put back").click()
-    expect(page.locator(".answers .main").first).to_have_text(now)
+    expect(page.locator(".names .what .figure")).to_have_text(now)
 
 
 def test_a_stock_list_changes_the_ranking(open_page: Opener, axe: Callable[[Page], list[str]]) -> None:

@@ -55,7 +55,7 @@ def test_a_planner_reads_the_trade_off_and_asks_why_not_this_one(
     page.locator(".found").get_by_role("button", name="Take this one").first.click()
     page.get_by_label("Or the name of a new machine").fill("Wedge blower")
     page.get_by_role("button", name="Keep it as a draft build").click()
-    expect(page.locator(".answers .main").first).to_contain_text(re.compile("SP[ZABC] "))
+    expect(page.locator(".names .what .figure")).to_contain_text(re.compile("SP[ZABC] "))
     expect(page.get_by_text("is rated by its own book").first).to_be_visible()
 
 

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Drive } from '@/api/types'
 
 // The drive's own name, and the way to its sisters on the same machine: by its keys, [ and ], or a swipe along the name.
-const props = defineProps<{ drive: Drive }>()
+const props = defineProps<{ drive: Drive; what?: string; title?: string }>()
 const router = useRouter()
 const at = computed(() => props.drive.machine.drives.findIndex((d) => d.id === props.drive.id))
 const before = computed(() => props.drive.machine.drives[at.value - 1])
@@ -36,6 +36,9 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 <template>
   <div class="names" @touchstart.passive="begin" @touchend.passive="end">
     <h1 dir="auto">{{ drive.name }}</h1>
+    <p v-if="what" class="what">
+      <strong class="figure">{{ what }}</strong> <span class="dim">{{ title }}</span>
+    </p>
     <span class="dim machine" dir="auto">{{ drive.machine.tag }} {{ drive.machine.name }}</span>
     <nav v-if="before || after" class="sisters" aria-label="Drives of this machine">
       <router-link v-if="before" :to="`/drives/${before.id}`" :aria-label="`Drive before: ${before.name}`"
@@ -57,6 +60,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 }
 h1 {
   overflow-wrap: anywhere;
+}
+.what {
+  white-space: nowrap;
+}
+.what .figure {
+  font-size: 1.125rem;
 }
 .machine {
   overflow: hidden;
@@ -89,6 +98,10 @@ h1 {
   font-weight: 400;
 }
 @media (max-width: 900px) {
+  .names {
+    flex-wrap: wrap;
+    gap: 0 12px;
+  }
   .machine,
   .sisters a span {
     display: none;

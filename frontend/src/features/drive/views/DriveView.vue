@@ -179,7 +179,7 @@ onMounted(() => void load())
       <DriveShell />
     </template>
     <template v-if="drive">
-      <DriveHead :drive="drive" />
+      <DriveHead :drive="drive" :what="worked.answer.value?.sheet?.designation ?? build?.what" :title="title" />
       <p v-if="asOf" class="sheet as-of" role="status">
         <template v-if="checking">As of {{ shortDate(asOf) }}, {{ clock(asOf) }}: checking</template>
         <template v-else
