@@ -140,20 +140,30 @@ describe('the board of all families', () => {
       props: { answer: answer([chain, flat]), picked: 'chain 50 21/50 teeth', today },
       global: { stubs },
     })
-  it('shows each family, and in one line why one does not do', () => {
+  const all = async (w: ReturnType<typeof board>) => {
+    await w.find('[aria-expanded]').trigger('click')
+    return w
+  }
+  it('has the best of each family in one row before all others, and says why one has none', async () => {
     const w = board()
+    expect(w.findAll('.best .one').map((o) => o.find('.name').text())).toEqual(['50'])
+    expect(w.findAll('.family').map((f) => f.find('h2').text())).toEqual(['FLAT'])
+    expect(w.findAll('.option')).toHaveLength(0)
+    await w.find('.best [aria-label="Take 50"]').trigger('click')
+    expect(w.emitted('pick')?.[0]).toMatchObject([{ key: 'chain 50 19/45 teeth' }])
+  })
+  it('shows each family, and in one line why one does not do', async () => {
+    const w = await all(board())
     expect(w.findAll('.family').map((f) => f.find('h2').text())).toEqual(['CHAIN', 'FLAT'])
     expect(w.findAll('.family')[1]?.text()).toContain('You asked: must not slip')
     expect(w.findAll('.family')[1]?.findAll('.option')).toHaveLength(0)
   })
-  it('tells two options of one name apart', () => {
-    const picked = board()
-      .findAll('.option')
-      .map((o) => o.classes('picked'))
+  it('tells two options of one name apart', async () => {
+    const picked = (await all(board())).findAll('.option').map((o) => o.classes('picked'))
     expect(picked).toEqual([false, true])
   })
   it('gives what was taken with its calculation, its input and its own key', async () => {
-    const w = board()
+    const w = await all(board())
     await w.findAll('.option')[0]?.findAll('button')[1]?.trigger('click')
     expect(w.emitted('pick')).toEqual([
       [

@@ -23,8 +23,10 @@ export function serve(answers: Record<string, Answer>): Served {
       ...Object.keys(answers).filter((k) => k.endsWith('*') && `${method} ${path}`.startsWith(k.slice(0, -1))),
     ].find((k) => k in answers)
     const found = key ? answers[key] : undefined
-    const made: unknown =
-      typeof found === 'function' ? (found as (b: Record<string, unknown>, p: string) => unknown)(body, path) : found
+    // A handler may never answer: then nothing comes, as from a server that is busy.
+    const made: unknown = await (typeof found === 'function'
+      ? (found as (b: Record<string, unknown>, p: string) => unknown)(body, path)
+      : found)
     const status =
       made && typeof made === 'object' && 'status' in made && 'json' in made
         ? Number((made as { status: number }).status)

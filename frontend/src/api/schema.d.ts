@@ -3544,6 +3544,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The works as a wall of drives
+         * @description Every drive to scale in walking order, with its state and why.
+         */
+        get: operations["upkeep_the_wall_wall_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -20460,6 +20480,62 @@ export interface components {
              * @default null
              */
             url?: string | null;
+        };
+        /**
+         * WallDrive
+         * @description A drive on the wall, to scale; its state as a mark and why.
+         */
+        WallDrive: {
+            elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * State
+             * @description act, watch, fine, or none where nothing is known of it
+             */
+            state: string;
+            /** What */
+            what: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * WallMachine
+         * @description A machine on the wall.
+         */
+        WallMachine: {
+            /** Area */
+            area: string;
+            /** Drives */
+            drives: components["schemas"]["WallDrive"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Tag */
+            tag: string;
+        };
+        /**
+         * WallView
+         * @description The works in walking order, a part of it.
+         */
+        WallView: {
+            /** Areas */
+            areas: string[];
+            /** Machines */
+            machines: components["schemas"]["WallMachine"][];
+            /** Total */
+            total: number;
         };
         /**
          * WantedIn
@@ -43948,6 +44024,123 @@ export interface operations {
             };
             /** @description problem */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    upkeep_the_wall_wall_get: {
+        parameters: {
+            query?: {
+                start?: number;
+                q?: string;
+                /** @description local time less UTC */
+                minutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallView"];
+                };
+            };
+            /** @description problem */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };

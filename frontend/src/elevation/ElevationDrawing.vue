@@ -167,7 +167,7 @@ const spin = computed(() => {
 
 <template>
   <g>
-    <defs>
+    <defs v-if="!small || pins.length">
       <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <line x1="0" y1="0" x2="0" y2="6" stroke="var(--line)" stroke-width="2" />
       </pattern>

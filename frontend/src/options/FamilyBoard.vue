@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 
-import type { CompareAnswer, FamilyOffer, Option, Picked, Sheet } from '@/api/types'
+import type { CompareAnswer, Elevation, FamilyOffer, Option, Picked, Sheet } from '@/api/types'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { counted } from '@/shared/format/words'
 import { useFamilies } from '@/shared/state/families'
 
+import BestRow from './BestRow.vue'
 import { commonScale, optionKey } from './card'
+import LaidOver from './LaidOver.vue'
 import MannerTable from './MannerTable.vue'
 import OptionCard from './OptionCard.vue'
 import { columns, sorted, type Column } from './sorting'
@@ -14,7 +16,12 @@ import VerdictMark from './VerdictMark.vue'
 import WorkedOption from './WorkedOption.vue'
 
 // One duty, every family: the best few of each drawn at one scale, then side by side.
-const props = defineProps<{ answer: CompareAnswer; picked: string; today?: Sheet | null }>()
+const props = defineProps<{
+  answer: CompareAnswer
+  picked: string
+  today?: Sheet | null
+  standing?: Elevation | null
+}>()
 const emit = defineEmits<{ pick: [picked: Picked]; replace: [path: string] }>()
 const worked = ref<InstanceType<typeof WorkedOption>>()
 const { families: lines } = useFamilies()
@@ -33,6 +40,12 @@ const said = computed(() => {
     .join(', ')
 })
 const scale = computed(() => commonScale(families.value.flatMap((f) => f.options)))
+// What is laid over the drive that stands there: what somebody asked for, else the first of all.
+const asked = ref('')
+const options = computed(() => families.value.flatMap((f) => f.options))
+const over = computed(() => options.value.find((o) => optionKey(o) === asked.value) ?? options.value[0])
+const every = ref(false)
+const found = computed(() => families.value.reduce((n, f) => n + f.accepted, 0))
 const says = { good: 'fits', limited: 'with care', no: 'not for this' } as const
 function take(f: FamilyOffer, o: Option) {
   const options = props.answer.options
@@ -48,8 +61,16 @@ function nowShown(now: Sheet, key: Column): string {
 
 <template>
   <section class="board">
-    <p>{{ answer.result.considered.toLocaleString('en-US') }} combinations tried. Drawn at one scale.</p>
     <NoticeList v-if="urgent.length" :notices="urgent" />
+    <BestRow
+      :families="families"
+      :picked="picked"
+      :over="over ? optionKey(over) : ''"
+      :laid="Boolean(today && standing)"
+      @take="take"
+      @over="(k: string) => (asked = k)"
+    />
+    <LaidOver v-if="today && standing && over" :today="today" :elevation="standing" :option="over" />
     <div class="folds">
       <details v-if="quiet.length">
         <summary>{{ said }}</summary>
@@ -60,7 +81,22 @@ function nowShown(now: Sheet, key: Column): string {
         <p>{{ answer.result.order }}</p>
       </details>
     </div>
-    <section v-for="f in families" :key="f.key" class="sheet family" :class="f.verdict" :aria-label="f.title">
+    <p class="row">
+      <el-button :aria-expanded="every" @click="every = !every">{{
+        every ? 'Only the best of each family' : `All ${options.length} that were kept, family by family`
+      }}</el-button>
+      <span class="dim"
+        >{{ found.toLocaleString('en-US') }} of {{ answer.result.considered.toLocaleString('en-US') }} combinations do
+        it. Drawn at one scale.</span
+      >
+    </p>
+    <section
+      v-for="f in every ? families : families.filter((x) => !x.options.length)"
+      :key="f.key"
+      class="sheet family"
+      :class="f.verdict"
+      :aria-label="f.title"
+    >
       <header>
         <VerdictMark :verdict="f.verdict" />
         <h2>{{ f.title }}</h2>

@@ -42,8 +42,9 @@ const rows = computed(() => {
       <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
     </svg>
     <h3 class="figure">
-      <span v-if="no" class="no">{{ no }}</span>{{ option.name }}
+      {{ option.name }}
     </h3>
+    <p v-if="no" class="no">{{ no === 1 ? 'first choice' : `choice ${no}` }}</p>
     <p class="kinds">{{ option.kinds.join(', ') }}</p>
     <p class="dim telling">{{ option.telling }}</p>
     <dl>
@@ -55,10 +56,15 @@ const rows = computed(() => {
       </div>
     </dl>
     <p v-if="full && option.reasons.length" class="reasons">{{ option.reasons.join(' · ') }}</p>
-    <el-button text @click="emit('work')">How come these figures?</el-button>
-    <el-button :type="picked ? 'primary' : ''" :aria-pressed="picked" @click="emit('pick')">{{
-      picked ? 'Chosen' : 'Take this one'
-    }}</el-button>
+    <el-button text :aria-label="`How come these figures? ${option.name}`" @click="emit('work')"
+      >How come these figures?</el-button
+    >
+    <el-button
+      :aria-pressed="picked"
+      :aria-label="`${picked ? 'Chosen' : 'Take this one'}: ${option.name}`"
+      @click="emit('pick')"
+      >{{ picked ? 'Chosen' : 'Take this one' }}</el-button
+    >
   </article>
 </template>
 
@@ -73,7 +79,7 @@ const rows = computed(() => {
   background: var(--sheet);
 }
 .picked {
-  outline: 3px solid var(--touch);
+  outline: 3px solid var(--ink);
 }
 svg {
   width: 100%;
@@ -85,15 +91,7 @@ h3 {
   line-height: 1.15;
 }
 .no {
-  display: inline-block;
-  min-width: 26px;
-  margin-right: 8px;
-  border: 2px solid var(--ink);
-  border-radius: 50%;
-  text-align: center;
-  font-size: 1rem;
-  line-height: 22px;
-  vertical-align: 3px;
+  font: 600 0.9375rem var(--face-label);
 }
 .kinds {
   min-height: 24px;

@@ -93,6 +93,36 @@ class TrendsView(Answer):
     trends: list[TrendView]
 
 
+class WallDrive(Answer):
+    """A drive on the wall, to scale; its state as a mark and why."""
+
+    id: uuid.UUID
+    name: str
+    what: str
+    state: str = Field(description="act, watch, fine, or none where nothing is known of it")
+    why: str
+    elevation: ElevationOut | None
+
+
+class WallMachine(Answer):
+    """A machine on the wall."""
+
+    id: uuid.UUID
+    tag: str
+    name: str
+    kind: str
+    area: str
+    drives: list[WallDrive]
+
+
+class WallView(Answer):
+    """The works in walking order, a part of it."""
+
+    machines: list[WallMachine]
+    total: int
+    areas: list[str]
+
+
 class RoundLine(Answer):
     """Something to do on the round, with the drive to scale."""
 

@@ -31,8 +31,18 @@ from tuyere.store.upkeep.round import round_view
 from tuyere.store.upkeep.tables_out import dues_csv, readings_csv, shelf_csv
 from tuyere.store.upkeep.timeline import drive_timeline, machine_timeline
 from tuyere.store.upkeep.trends import trends_view
-from tuyere.store.upkeep.views import OilList, RoundView, TimelineView, TrendsView, WhyView
-from tuyere.web.plumbing.common import ById, InUnitsQuery, answer, documented, documented_file, saved, session
+from tuyere.store.upkeep.views import OilList, RoundView, TimelineView, TrendsView, WallView, WhyView
+from tuyere.store.upkeep.wall import wall_view
+from tuyere.web.plumbing.common import (
+    ById,
+    InUnitsQuery,
+    SearchQuery,
+    answer,
+    documented,
+    documented_file,
+    saved,
+    session,
+)
 from tuyere.web.plumbing.drawn import sheet_file
 
 api = APIBlueprint("upkeep", __name__, url_prefix="/api", abp_tags=[Tag(name="upkeep")])
@@ -53,10 +63,23 @@ class RoundSheetQuery(RoundQuery):
     units: Units = "us"
 
 
+class WallQuery(SearchQuery):
+    """What is found on the wall, from where on, by the clock of who asks."""
+
+    minutes: Annotated[int, Field(ge=-960, le=960, description="local time less UTC")] = 0
+
+
 class FeedQuery(BaseModel):
     """Which calendar: of one area, or all."""
 
     area: Area = ""
+
+
+@api.get("/wall", summary="The works as a wall of drives", responses=documented(WallView))
+def the_wall(query: WallQuery) -> Response:
+    """Every drive to scale in walking order, with its state and why."""
+    with session() as s:
+        return answer(wall_view(s, query.q, query.start, query.minutes))
 
 
 @api.get("/round", summary="What is due now and this week", responses=documented(RoundView))

@@ -63,8 +63,10 @@ async function open(path: string) {
   asking.value = true
   await nextTick()
   const at = path ? question.value?.querySelector<HTMLElement>(`[data-path="${path}"]`) : question.value
+  at?.closest('details')?.setAttribute('open', '')
   at?.scrollIntoView({ block: 'center' })
-  at?.querySelector<HTMLElement>('input, button')?.focus()
+  const to = at?.matches('select') ? at : at?.querySelector<HTMLElement>('input, button, select')
+  to?.focus()
 }
 async function search() {
   // A part that stays is a part of one family: then only that one is searched.
@@ -79,6 +81,12 @@ async function search() {
     series: settings.units === 'us' ? ('inch' as const) : ('all' as const),
   }
   await ask(() => attempt(api.POST('/api/calc/drive-compare', { body: { units: settings.units, input } })))
+  // The address says the question as it stands now: a reload, or Back, brings this one and not the first.
+  const { power, driver_speed, driven_speed, machine, centre, hours_a_day } = duty.value
+  const given = Object.entries({ power, driver_speed, driven_speed, machine, centre, hours_a_day })
+  own = true
+  await router.replace({ query: Object.fromEntries(given.filter(([, v]) => v.trim())) })
+  own = false
   // Once it is answered the answer comes first: the question folds into one line.
   if (board.value) asking.value = false
 }
@@ -139,7 +147,10 @@ async function keep() {
   forgetTarget()
   void router.push(`/drives/${drive.data.id}`)
 }
+// The address is written here as well: that is no question of somebody else's.
+let own = false
 function takeQuery() {
+  if (own) return
   const q = route.query
   const text = (x: unknown) => (typeof x === 'string' ? x : '')
   if (!q.driver_speed) return

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { components } from '@/api/schema'
-import type { CompareAnswer, CompareInput, Drive, Picked, Problem, Sheet } from '@/api/types'
+import type { CompareAnswer, CompareInput, Drive, Elevation, Picked, Problem, Sheet } from '@/api/types'
 import InFull from '@/options/InFull.vue'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
@@ -17,6 +17,7 @@ const props = defineProps<{
   drive: Drive
   layout?: CompareInput['layout']
   today?: Sheet | null
+  standing?: Elevation | null
   around?: Around | null
 }>()
 const emit = defineEmits<{ pick: [picked: Picked]; duty: []; loop: [path: string, typed: string] }>()
@@ -110,6 +111,7 @@ watch(
         :answer="board"
         :picked="pickedKey"
         :today="today"
+        :standing="standing"
         @replace="emit('duty')"
         @pick="pick"
       />

@@ -2,7 +2,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
-import type { Build, Drive, DriveAnswer, DriveInput, Options, Picked, Problem, Sheet } from '@/api/types'
+import type { Build, Drive, DriveAnswer, DriveInput, Elevation, Options, Picked, Problem, Sheet } from '@/api/types'
 import { forDuty } from '@/forms/duty'
 import { onTheMachine } from '@/shared/state/builds'
 import { useFamilies } from '@/shared/state/families'
@@ -44,6 +44,7 @@ export function useDrivePage(id: () => string) {
   const anyway = ref<'' | 'designed' | 'fitted'>('')
   // What the options are held against: the build that is shown, not a change that is being tried.
   const today = ref<Sheet | null>(null)
+  const standing = ref<Elevation | null>(null)
   const { known } = useFamilies()
   // A change that is not saved yet outlives the tab.
   const { value: kept, forget } = useKept(`drive.${id()}`, () => ({
@@ -136,6 +137,7 @@ export function useDrivePage(id: () => string) {
     await worked.take(b.family, b.calc, b.input, false)
     worked.changed.value = false
     today.value = worked.answer.value?.sheet ?? null
+    standing.value = worked.answer.value?.elevation ?? null
     forget()
   }
   async function change(path: string, typed: string) {
@@ -266,6 +268,7 @@ export function useDrivePage(id: () => string) {
     sent,
     anyway,
     today,
+    standing,
     stage,
     draft,
     load,

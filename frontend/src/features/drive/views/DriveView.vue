@@ -44,7 +44,7 @@ const props = defineProps<{ id: string }>()
 const settings = useSettings()
 const page = useDrivePage(() => props.id)
 const { drive, missing, saving, build, worked, faultPath, settled, asOf, checking, unsavedBar, sent, anyway } = page
-const { today, stage, load, show, change, use, pick, keep, send, undo, theirs, dutySaved } = page
+const { today, standing, stage, load, show, change, use, pick, keep, send, undo, theirs, dutySaved } = page
 
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const all = ref(false)
@@ -310,6 +310,7 @@ onMounted(() => void load())
           :drive="drive"
           :layout="layout"
           :today="today"
+          :standing="standing"
           :around="around"
           @pick="pick"
           @loop="change"

@@ -6,6 +6,7 @@ import { api, attempt } from '@/api/client'
 import type { Drive, Machine, Problem } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
 import IsolationList from '@/shared/ui/IsolationList.vue'
+import StateMark from '@/shared/ui/StateMark.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt, otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
@@ -13,7 +14,9 @@ import { save } from '@/shared/state/outbox'
 import { areaCrumb, setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
+import type { WallDrive } from '../logic/wall'
 import MachineForm from '../components/MachineForm.vue'
+import DriveThumb from '../components/DriveThumb.vue'
 import MeterForm from '../components/MeterForm.vue'
 import OilCard from '../components/OilCard.vue'
 
@@ -24,6 +27,8 @@ const machine = ref<Machine>()
 const problem = ref<Problem | null>(null)
 const driveProblem = ref<Problem | null>(null)
 const editing = ref(false)
+// Its drives as they hang on the wall; the page stands without them.
+const hung = ref<Record<string, WallDrive>>({})
 const { value: fresh, forget } = useKept(`drive.new.${props.id}`, () => ({ id: newId(), name: '' }))
 
 async function load() {
@@ -35,6 +40,10 @@ async function load() {
   }
   machine.value = got.data
   setPlace(got.data.name, areaCrumb(got.data.area))
+  const query = { q: got.data.tag || got.data.name, minutes: -new Date().getTimezoneOffset() }
+  const wall = await attempt(api.GET('/api/wall', { params: { query } }))
+  const own = wall.ok ? wall.data.machines.find((m) => m.id === props.id) : undefined
+  hung.value = Object.fromEntries((own?.drives ?? []).map((d) => [d.id, d]))
 }
 async function addDrive() {
   const body = { ...fresh.value, created_by_name: settings.name }
@@ -62,9 +71,13 @@ onMounted(load)
       <section class="sheet drives">
         <h2>Drives</h2>
         <router-link v-for="d in machine.drives" :key="d.id" :to="`/drives/${d.id}`" class="drive">
-          <strong>{{ d.name }}</strong>
-          <span class="figure">{{ d.fitted }}</span>
-          <span :class="d.temporary ? 'temp' : 'dim'">{{ d.temporary ? '◐ temporary' : d.state }}</span>
+          <DriveThumb :elevation="hung[d.id]?.elevation ?? null" :most="300" />
+          <strong dir="auto">{{ d.name }}</strong>
+          <span class="figure">{{ d.fitted || 'nothing known yet' }}</span>
+          <span class="mark"
+            ><StateMark :state="(hung[d.id]?.state as 'fine' | undefined) ?? (d.fitted ? 'fine' : 'none')" />
+            {{ hung[d.id]?.why ?? d.state }}</span
+          >
         </router-link>
         <p v-if="!machine.drives.length" class="dim">
           No drive yet. Give the first one a name: what it drives, or where it sits.
@@ -96,24 +109,38 @@ onMounted(load)
 }
 .drive {
   display: grid;
-  grid-template-columns: 2fr 1fr 1fr;
-  gap: 10px;
+  grid-template-columns: minmax(120px, 310px) 1.4fr 1fr 1.2fr;
+  gap: 14px;
   align-items: center;
-  min-height: 52px;
+  min-height: 56px;
+  padding: 6px 0;
+  text-decoration: none;
   border-bottom: 1px solid var(--line);
   color: var(--touch);
 }
-.drive .figure {
+.drive strong {
+  text-decoration: underline;
+  text-underline-offset: 4px;
+}
+.drive .figure,
+.mark {
   color: var(--ink);
+}
+.mark {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+}
+@media (max-width: 700px) {
+  .drive {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 2px;
+  }
 }
 .time {
   display: inline-grid;
   align-items: center;
   min-height: 44px;
-}
-.temp {
-  color: var(--warm);
-  font-weight: 600;
 }
 .add {
   align-self: start;
