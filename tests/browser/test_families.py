@@ -7,7 +7,7 @@ from collections.abc import Callable
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.test_jobs import Opener, choose, tab
+from tests.browser.test_jobs import Opener, choose, every_option, tab
 
 
 def home(page: Page) -> str:
@@ -27,6 +27,7 @@ def test_a_bale_conveyor_is_answered_by_every_family_and_gets_a_chain(
     expect(page.get_by_text("Nothing drawn yet")).to_be_visible()
     tab(page, "Choose")
     # The duty is slow and heavy: chain, V and flat belts do it; toothed belts say why not.
+    every_option(page)
     for family in ("V-belts", "Roller chain", "Flat belts"):
         expect(page.get_by_role("region", name=family).locator(".option").first).to_be_visible()
     expect(page.get_by_role("region", name="Synchronous belts")).to_be_visible()
