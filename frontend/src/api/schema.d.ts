@@ -8562,6 +8562,11 @@ export interface components {
             arms?: components["schemas"]["ArmOut"][];
             /** Bottom */
             bottom: number;
+            /**
+             * Character
+             * @default plain
+             */
+            character?: string;
             /** Dimensions */
             dimensions: components["schemas"]["DimensionOut"][];
             /** Family */

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Elevation } from '@/api/types'
 
 import type { DimensionLine } from './dimensions'
+import { beltShape } from './beltShape'
 import { arcPath, type Frame } from './frame'
 import { beltWidth } from './strokes'
 
@@ -49,6 +50,10 @@ const links = computed(() => {
   return p > 3.5 ? `${p * 0.72} ${p * 0.28}` : undefined
 })
 const belt = computed(() => beltWidth(props.elevation, props.frame.scale, props.small))
+const shape = computed(() => beltShape(props.elevation, props.frame, belt.value.slack, belt.value.tight))
+// What the loop is made of, once its parts are large enough to be told apart.
+const made = computed(() => props.elevation.character ?? 'plain')
+const pitchPx = computed(() => props.elevation.pitch * props.frame.scale)
 const drawn = computed(() =>
   (props.dimensions ?? []).map((d) => {
     const at = (p: { x: number; y: number }) => ({ x: props.frame.x(p.x), y: props.frame.y(p.y) })
@@ -144,7 +149,8 @@ const grounds = computed(() => {
 const spin = computed(() => {
   const w = wheels.value[0]
   if (!w || props.small) return null
-  const r = w.rim > w.hub + 14 ? (w.rim + w.hub) / 2 : w.r + belt.value.arc + 9
+  // Inside its wheel, so that it never meets a strand; a wheel too small for that has it on its hub's place.
+  const r = w.rim > w.hub + 14 ? (w.rim + w.hub) / 2 : Math.max(w.r * 0.62, 7)
   const clockwise = w.turn < 0
   const from = clockwise ? 200 : -20
   const to = clockwise ? 330 : 210
@@ -226,7 +232,62 @@ const spin = computed(() => {
       <circle :cx="w.cx" :cy="w.cy" :r="w.bore" fill="var(--sheet)" />
       <circle v-if="!small" :cx="w.cx" :cy="w.cy" :r="w.bore" fill="url(#bore)" stroke-width="2" />
     </g>
-    <g fill="none" stroke="var(--belt)">
+    <g v-if="shape" fill="none">
+      <template v-if="made === 'rollers' && pitchPx > 2.2">
+        <path :d="shape.line" stroke="var(--belt)" :stroke-width="Math.max(belt.slack, 1.4)" />
+        <path
+          :d="shape.line"
+          stroke="var(--belt)"
+          stroke-linecap="round"
+          :stroke-width="Math.max(pitchPx * 0.62, 2)"
+          :stroke-dasharray="`0 ${pitchPx}`"
+        />
+        <path
+          v-if="pitchPx > 7"
+          :d="shape.line"
+          stroke="var(--sheet)"
+          stroke-linecap="round"
+          :stroke-width="pitchPx * 0.26"
+          :stroke-dasharray="`0 ${pitchPx}`"
+        />
+        <!-- The strand that pulls has its plates drawn full. -->
+        <line
+          v-for="s in elevation.strands.filter((x) => x.side === 'tight')"
+          :key="s.id"
+          :x1="frame.x(s.x1)"
+          :y1="frame.y(s.y1)"
+          :x2="frame.x(s.x2)"
+          :y2="frame.y(s.y2)"
+          stroke="var(--belt)"
+          :stroke-width="Math.max(pitchPx * 0.5, belt.tight * 0.6)"
+        />
+      </template>
+      <template v-else>
+        <path
+          v-if="made === 'teeth' && pitchPx > 2.2"
+          :d="shape.inner"
+          stroke="var(--belt)"
+          :stroke-width="Math.max(pitchPx * 0.5, 2.4)"
+          :stroke-dasharray="`${pitchPx * 0.5} ${pitchPx * 0.5}`"
+        />
+        <path
+          v-if="made === 'link'"
+          :d="shape.outer"
+          stroke="var(--belt)"
+          :stroke-width="small ? 2.6 : 6"
+          :stroke-dasharray="small ? '1.6 3.4' : '4 8'"
+        />
+        <path :d="shape.outline" fill="var(--belt)" fill-rule="evenodd" />
+        <path
+          v-if="made === 'cogged' && !small"
+          :d="shape.inner"
+          stroke="var(--sheet)"
+          stroke-width="3"
+          stroke-dasharray="2 6"
+        />
+      </template>
+    </g>
+    <g v-else fill="none" stroke="var(--belt)">
       <path
         v-for="(a, k) in elevation.arcs"
         :key="'a' + k"

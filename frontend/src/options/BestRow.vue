@@ -16,6 +16,22 @@ const best = computed(() =>
     return option ? [{ family, option }] : []
   }),
 )
+// The kinds of answer are named across the families, and only where they are true.
+const named = computed(() => {
+  const least = (of: (o: Option) => number) => Math.min(...best.value.map((b) => of(b.option)))
+  const size = (o: Option) => o.elevation.width * o.elevation.height
+  const [parts, small, light] = [least((o) => o.parts.value), least(size), least((o) => o.weight.high.value)]
+  return new Map(
+    best.value.map(({ option: o }) => [
+      optionKey(o),
+      [
+        o.parts.value === parts ? 'fewest parts' : '',
+        size(o) === small ? 'smallest' : '',
+        o.weight.high.value === light ? 'lightest' : '',
+      ].filter(Boolean),
+    ]),
+  )
+})
 const scale = computed(() => commonScale(best.value.map((b) => b.option)))
 const frame = (o: Option) => fit(o.elevation, CARD.w, CARD.h, CARD.inset, 0, scale.value)
 </script>
@@ -30,7 +46,9 @@ const frame = (o: Option) => fit(o.elevation, CARD.w, CARD.h, CARD.inset, 0, sca
     >
       <header>
         <span class="label">{{ b.family.title }}</span>
-        <span v-for="k in b.option.kinds" :key="k" class="kind">{{ k }}</span>
+        <span v-for="k in best.length > 1 ? named.get(optionKey(b.option)) : b.option.kinds" :key="k" class="kind">{{
+          k
+        }}</span>
       </header>
       <svg :viewBox="`0 0 ${CARD.w} ${CARD.h}`" aria-hidden="true">
         <ElevationDrawing :elevation="b.option.elevation" :frame="frame(b.option)" small />

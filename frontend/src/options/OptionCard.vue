@@ -44,7 +44,9 @@ const rows = computed(() => {
     <h3 class="figure">
       {{ option.name }}
     </h3>
-    <p v-if="no" class="no">{{ no === 1 ? 'first choice' : `choice ${no}` }}</p>
+    <p v-if="no" class="no">
+      choice <b>{{ no }}</b>
+    </p>
     <p class="kinds">{{ option.kinds.join(', ') }}</p>
     <p class="dim telling">{{ option.telling }}</p>
     <dl>

@@ -170,6 +170,7 @@ class ElevationOut(Answer):
     bottom: float
     width: float
     height: float
+    character: str = "plain"
     ghosts: list[GhostOut] = []
     arms: list[ArmOut] = []
     guides: list[PinOut] = []

@@ -393,7 +393,13 @@ def around_out(
     frame.elevation = with_surroundings(worked.elevation, path.route, worked.case.route, guides_of(given))
     loose_drawn = None
     if loose is not None:
-        drawn = elevation_of(loose.path, worked.elevation.family, thickness_mm=thick, pitch_mm=worked.elevation.pitch)
+        drawn = elevation_of(
+            loose.path,
+            worked.elevation.family,
+            thickness_mm=thick,
+            pitch_mm=worked.elevation.pitch,
+            character=worked.elevation.character,
+        )
         drawn = with_surroundings(drawn, loose.path.route, None, guides_of(given))
         loose_drawn = ElevationOut.model_validate(drawn, from_attributes=True)
     least = looked.least_capacity

@@ -112,7 +112,8 @@ class GuideDrawing:
 class Elevation:
     """The drawing: wheels, arcs, strands, dimensions, loop thickness, and the frame that holds it all (mm).
 
-    ``pitch`` is that of a chain or toothed belt, 0 for the others. ``ghosts`` are the ends of the take-up's travel.
+    ``pitch`` is that of a chain or toothed belt, 0 for the others. ``character`` is what the loop is seen to be made of:
+    plain, cogged, link, teeth or rollers. ``ghosts`` are the ends of the take-up's travel.
     """
 
     family: str
@@ -126,6 +127,7 @@ class Elevation:
     bottom: float
     width: float
     height: float
+    character: str = "plain"
     ghosts: tuple[GhostDrawing, ...] = ()
     arms: tuple[ArmDrawing, ...] = ()
     guides: tuple[GuideDrawing, ...] = ()
@@ -147,7 +149,13 @@ def _shares(sides: Mapping[str, StrandSide], strands: tuple[Strand, ...]) -> dic
 
 
 def elevation_of(
-    path: Path, family: str, *, thickness_mm: float, pitch_mm: float = 0.0, strands: tuple[Strand, ...] = ()
+    path: Path,
+    family: str,
+    *,
+    thickness_mm: float,
+    pitch_mm: float = 0.0,
+    strands: tuple[Strand, ...] = (),
+    character: str = "plain",
 ) -> Elevation:
     """The elevation of any path; ``strands`` say which is tight and which slack, else the driver's own two do."""
     with quiet():
@@ -209,6 +217,7 @@ def elevation_of(
             bottom=bottom,
             width=right - left,
             height=top - bottom,
+            character=character,
         )
 
 

@@ -106,6 +106,10 @@ class Method(ABC, Generic[L, R, S]):
         """A wheel as it is drawn, where its count follows from the rating."""
         return wheel
 
+    def character(self, case: Case[L]) -> str:
+        """What the loop is seen to be made of, for its drawing."""
+        return "plain"
+
     def pitch_mm(self, case: Case[L]) -> float:
         """Pitch of a chain or toothed belt, 0 for the others."""
         return 0.0
@@ -170,7 +174,12 @@ class Method(ABC, Generic[L, R, S]):
         width, weight = self.size(case, rated, shape=shape, level=level)
         path = replace(shape.path, wraps=tuple(replace(w, wheel=self.drawn(w.wheel, rated)) for w in shape.path.wraps))
         drawing = elevation_of(
-            path, self.family, thickness_mm=self.thickness_mm(case), pitch_mm=self.pitch_mm(case), strands=strands
+            path,
+            self.family,
+            thickness_mm=self.thickness_mm(case),
+            pitch_mm=self.pitch_mm(case),
+            strands=strands,
+            character=self.character(case),
         )
         worked = WorkedDrive(
             case=case,

@@ -196,6 +196,10 @@ class ChainMethod(Method[ChainLoop, ChainRated, ChainSet]):
                     "Push it further in, or a larger sprocket.",
                 )
 
+    def character(self, case: ChainCase) -> str:
+        """Rollers between plates."""
+        return "rollers"
+
     def thickness_mm(self, case: ChainCase) -> float:
         """The plates' height."""
         return case.loop.chain.height_mm

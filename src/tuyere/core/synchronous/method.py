@@ -267,6 +267,10 @@ class SyncMethod(Method[SyncLoop, SyncRated, SyncSet]):
                 "input.around",
             )
 
+    def character(self, case: SyncCase) -> str:
+        """Teeth."""
+        return "teeth"
+
     def thickness_mm(self, case: SyncCase) -> float:
         """The belt's height; four tenths of the pitch where it is not recalled."""
         return case.loop.profile.height_mm or 0.4 * case.loop.profile.pitch_mm

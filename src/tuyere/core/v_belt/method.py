@@ -335,6 +335,10 @@ class VBeltMethod(Method[VBeltLoop, VBeltRated, VBeltSet]):
         """Backward bends ask for a belt made for them."""
         remark_bends(worked.case, worked.shape.path)
 
+    def character(self, case: VBeltCase) -> str:
+        """Tabs of a link belt, notches of a cogged one."""
+        return "link" if case.loop.link else "cogged" if case.loop.belt.section.cogged else "plain"
+
     def thickness_mm(self, case: VBeltCase) -> float:
         """The section's depth."""
         return case.loop.belt.section.depth_mm

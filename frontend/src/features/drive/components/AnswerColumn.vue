@@ -53,7 +53,7 @@ const bar = computed(() => (props.stage === 'choose' ? ratioOf(props.answer.shee
     <svg
       v-if="bar"
       viewBox="0 0 340 26"
-      class="bar"
+      class="carry"
       role="img"
       :aria-label="bar.short ? 'carries less than it needs' : 'carries what it needs'"
     >
@@ -163,7 +163,7 @@ const bar = computed(() => (props.stage === 'choose' ? ratioOf(props.answer.shee
   text-underline-offset: 4px;
   cursor: pointer;
 }
-.bar {
+.carry {
   width: 100%;
   height: 26px;
 }

@@ -190,7 +190,7 @@ onMounted(() => void load())
       <TemporaryStrip v-if="build?.temporary && !worked.changed.value" :build="build" :today="day" />
       <IsolationLine v-if="handsOn && build" :id="id" :sources="drive.machine.energy_sources" />
       <DriveShell v-if="!worked.answer.value && build && !settled" :what="build.what" />
-      <div v-else class="head" :class="{ plain: !worked.answer.value?.elevation }">
+      <div v-else class="head" :class="{ crowded: around !== null && !zoomed }">
         <template v-if="worked.answer.value?.elevation && worked.input.value">
           <StageNumber v-if="rows[0]" :row="rows[0]" :label="rows[0].name" class="the-number" @how="ask" />
           <GaugePicture
@@ -379,6 +379,9 @@ onMounted(() => void load())
   grid-template: 'draw number' auto 'draw answers' 1fr / minmax(0, 1fr) minmax(340px, 392px);
   gap: 0 10px;
   min-height: clamp(340px, 100vh - 452px, 660px);
+}
+.head.crowded {
+  min-height: clamp(460px, 100vh - 340px, 760px);
 }
 .the-number {
   grid-area: number;

@@ -94,6 +94,10 @@ def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
     advise_length(r, case)
     method = CHAIN_METHOD
     frame.elevation = elevation_of(
-        r.path, method.family, thickness_mm=method.thickness_mm(case), pitch_mm=method.pitch_mm(case)
+        r.path,
+        method.family,
+        character="rollers",
+        thickness_mm=method.thickness_mm(case),
+        pitch_mm=method.pitch_mm(case),
     )
     return length_out(r, frame)

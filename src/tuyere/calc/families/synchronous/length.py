@@ -66,7 +66,7 @@ def sync_length(given: SyncLengthIn, frame: Frame) -> SyncLengthOut:
     mesh, room, method = mesh_of(case, r), plain_room_mm(r.length_mm), SYNC_METHOD
     advise_length(case, r, mesh)
     frame.elevation = elevation_of(
-        r.path, method.family, thickness_mm=method.thickness_mm(case), pitch_mm=method.pitch_mm(case)
+        r.path, method.family, character="teeth", thickness_mm=method.thickness_mm(case), pitch_mm=method.pitch_mm(case)
     )
     f = frame.figure
     return SyncLengthOut(
