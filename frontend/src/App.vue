@@ -58,4 +58,17 @@ function toPage() {
     display: none;
   }
 }
+/* On paper there is the page, whole: no frame, no box that cuts it off. */
+@media print {
+  .frame {
+    display: block;
+    height: auto;
+  }
+  .frame > :deep(:not(.view)) {
+    display: none;
+  }
+  .view {
+    overflow: visible;
+  }
+}
 </style>

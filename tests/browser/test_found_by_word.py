@@ -34,7 +34,7 @@ def test_a_word_a_belt_number_and_a_duty_lead_where_they_should(
     expect(page.locator(".names .what .figure")).to_contain_text("B90")
     search(page, "SPB 2360")
     page.get_by_role("option", name=re.compile("What is this belt. SPB 2360")).click()
-    expect(page.locator(".big")).to_have_text("SPB 2360")
+    expect(page.locator("main .big").first).to_have_text("SPB 2360")
     expect(page.get_by_role("cell", name=re.compile(r"2360 mm \(92.9"))).to_be_visible()
     # A general word names no machine by itself, and a number nobody understood is said.
     search(page, "1750 > 640 15hp blower 30")

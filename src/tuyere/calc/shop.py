@@ -103,6 +103,9 @@ FEET = re.compile(rf"^({PLAIN})\s*(?:'|ft\.?|feet|foot)\s*[- ]?\s*(.*?)\s*(?:\"|
 WHOLE = re.compile(r"^([+-]?)\s*((?:\d+[\s-]+)?\d+\s*/\s*\d+|(?:\d[\d.,]*|[.,]\d+)(?:e[+-]?\d+)?)\s*(.*)$", re.I)
 LONGEST = 40
 
+# Thousands set off by a thin space, as figures are shown: what is copied reads back.
+THIN_GROUP = re.compile(r"(?<=\d)[\u202f\u2009](?=\d{3}(?!\d))")
+
 
 class UnreadableNumber(ValueError):
     """Text that is not a quantity of the kind wanted: why, and what would be allowed."""
@@ -222,7 +225,13 @@ def read(text: str, kind_name: str, units: str = "us") -> float:
     kind = KINDS[kind_name]
     if len(text) > LONGEST:
         raise UnreadableNumber("too long for a number", f"{LONGEST} characters at most")
-    clean = text.strip().replace("\u2033", '"').replace("\u201d", '"').replace("\u2032", "'").replace("\u2019", "'")
+    clean = (
+        THIN_GROUP.sub("", text.strip())
+        .replace("\u2033", '"')
+        .replace("\u201d", '"')
+        .replace("\u2032", "'")
+        .replace("\u2019", "'")
+    )
     clean = clean.replace("\u00a0", " ").replace("\u2044", "/").replace("\u2212", "-")
     for mark, plain in FRACTIONS.items():
         clean = clean.replace(mark, " " + plain)

@@ -9,6 +9,7 @@ from tuyere.calc.kinds import KINDS, in_system
 # For each kind: styles are chosen by the caller; "" is the kind's usual one.
 TAPE = 32
 ROUGH = 8
+THIN = "\u202f"
 
 
 def fraction(inches: float, parts: int = TAPE) -> str:
@@ -30,7 +31,10 @@ def _trim(text: str) -> str:
 
 
 def _grouped(x: float, decimals: int, units: str) -> str:
-    return f"{x:,.{decimals}f}" if units == "us" and abs(x) >= 1000 else f"{x:.{decimals}f}"
+    if units == "us" and abs(x) >= 1000:
+        return f"{x:,.{decimals}f}"
+    # SI as ISO 80000-1 writes it: a thin space in numbers of five digits and more.
+    return f"{x:,.{decimals}f}".replace(",", THIN) if abs(x) >= 10_000 else f"{x:.{decimals}f}"
 
 
 def _digits(x: float, figures: int = 3) -> int:

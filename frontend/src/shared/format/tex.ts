@@ -5,7 +5,7 @@ export async function render(tex: string): Promise<string> {
   const known = made.get(tex)
   if (known !== undefined) return known
   const [{ default: katex }] = await Promise.all([import('katex'), import('katex/dist/katex.min.css')])
-  const html = katex.renderToString(`\\displaystyle ${tex}`, { throwOnError: false, output: 'html' })
+  const html = katex.renderToString(`\\displaystyle ${tex}`, { throwOnError: false, output: 'htmlAndMathml' })
   made.set(tex, html)
   return html
 }

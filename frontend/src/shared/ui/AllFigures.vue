@@ -13,5 +13,17 @@ const result = computed(() => props.answer.result)
 <template>
   <el-drawer v-model="open" title="All figures of this drive" size="min(560px, 100vw)">
     <FigureTable :result="result" @how="(s: string, t: string) => emit('how', s, t)" />
+    <div class="shut"><button type="button" class="key main" @click="open = false">Close</button></div>
   </el-drawer>
 </template>
+
+<style scoped>
+.shut {
+  position: sticky;
+  bottom: -20px;
+  display: flex;
+  background: var(--sheet);
+  padding: 8px 0;
+  margin-top: 14px;
+}
+</style>

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 
 import type { Step } from '@/api/types'
 import { render } from '@/shared/format/tex'
+import WideBox from './WideBox.vue'
 
 // The working behind one figure: the step that gives it, then the steps that one takes its values from.
 const props = defineProps<{ steps: Step[]; step: string | null; title: string }>()
@@ -64,16 +65,16 @@ watch(
           ><span v-if="s.says" class="dim"> · {{ s.says }}</span>
         </p>
         <!-- eslint-disable vue/no-v-html -- KaTeX output of our own formulas -->
-        <div v-if="s.expression" class="tex" tabindex="0">
+        <WideBox v-if="s.expression" class="tex">
           <span v-html="html[s.id]?.symbol" /> = <span v-html="html[s.id]?.expression" />
-        </div>
-        <div v-if="s.expression && s.numbers !== s.expression" class="tex numbers" tabindex="0">
+        </WideBox>
+        <WideBox v-if="s.expression && s.numbers !== s.expression" class="tex numbers">
           = <span v-html="html[s.id]?.numbers" />
-        </div>
-        <div v-if="!s.expression" class="tex numbers" tabindex="0">
+        </WideBox>
+        <WideBox v-if="!s.expression" class="tex numbers">
           <span v-html="html[s.id]?.symbol" />, {{ s.table ? 'read off the table' : 'taken as it is given'
           }}<template v-if="s.numbers"> at <span v-html="html[s.id]?.numbers" /></template>
-        </div>
+        </WideBox>
         <!-- eslint-enable vue/no-v-html -->
         <p class="value figure">
           = {{ s.shown }}<span v-if="own(s)" class="dim"> ({{ own(s) }})</span>
@@ -85,6 +86,7 @@ watch(
         </p>
       </li>
     </ol>
+    <div class="shut"><button type="button" class="key main" @click="emit('close')">Close</button></div>
   </el-drawer>
 </template>
 
@@ -122,8 +124,36 @@ li.first {
   font-weight: 400;
 }
 .tex {
-  overflow-x: auto;
   padding: 4px 0;
+}
+/* In a formula a word stays a word: the product's own face, not that of a paper. */
+.tex :deep(.katex) {
+  font-family: var(--face-text);
+}
+.tex :deep(.katex .mathnormal),
+.tex :deep(.katex .mathrm),
+.tex :deep(.katex .mord),
+.tex :deep(.katex .text) {
+  font-family: var(--face-text), KaTeX_Main, serif;
+}
+.tex :deep(.katex .mathnormal) {
+  font-family: var(--face-text), KaTeX_Math, serif;
+  font-style: italic;
+}
+/* A numeric line keeps its own height: two fractions under each other are not one. */
+.tex :deep(.katex-display),
+.tex :deep(.katex) {
+  line-height: 1.5;
+  white-space: nowrap;
+}
+/* Whole width, at the thumb. */
+.shut {
+  position: sticky;
+  bottom: -20px;
+  display: flex;
+  background: var(--sheet);
+  padding: 8px 0;
+  margin-top: 14px;
 }
 .numbers {
   color: var(--dim);

@@ -97,7 +97,7 @@ def tension_ruler(known: DriveKnown, width: float, readings_n: tuple[float, ...]
 
     def shown(n: float) -> float:
         figure = f(scale.force_n(n), "force")
-        return float(figure.number.replace(",", ""))
+        return float(figure.number.replace(",", "").replace("\u202f", ""))
 
     ends = known.cliffs
     if ends is None:

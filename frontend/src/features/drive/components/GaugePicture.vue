@@ -21,7 +21,8 @@ const emit = defineEmits<{ touch: [no: number]; whole: [] }>()
 const settings = useSettings()
 const by = computed(() => props.sheet.setting.by)
 const pressed = computed(() => by.value === 'press' || by.value === 'press-width')
-const number = (shown: string | undefined) => (shown === undefined ? undefined : Number(shown.replaceAll(',', '')))
+const number = (shown: string | undefined) =>
+  shown === undefined ? undefined : Number(shown.replace(/[,\u202f]/g, ''))
 const low = computed(() => props.target?.aim.low.deflection_force?.number)
 const high = computed(() => props.target?.aim.high.deflection_force?.number)
 // The dial shows the belt that asks for it: the worst that was read, else nothing.
