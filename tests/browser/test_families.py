@@ -58,7 +58,7 @@ def test_a_bale_conveyor_is_answered_by_every_family_and_gets_a_chain(
     tab(page, "Tension")
     expect(page.get_by_text("Turn the drive by hand until one strand is tight")).to_be_visible()
     # A hand's movement is a range, drawn at the strand it is of.
-    expect(page.locator(".number .figure")).to_have_text(re.compile(" – "))
+    expect(page.locator("section.number .figure")).to_have_text(re.compile(" – "))
     expect(page.get_by_role("img", name=re.compile("^Move the slack strand at mid-span"))).to_be_visible()
     expect(page.locator(".tension").get_by_text(re.compile(re.escape(sag) + " in")).first).to_be_visible()
     # A tooth count is touched: the speed follows, the chain's length stays a whole number of pitches.
@@ -124,7 +124,7 @@ def test_an_old_line_shaft_belt_gets_its_length_and_its_lacing(
 def test_a_worn_chain_measured_with_a_tape_on_a_phone(open_page: Opener, axe: Callable[[Page], list[str]]) -> None:
     page = open_page(390, 844)
     page.get_by_role("link", name=re.compile("Pickup reel chain")).click()
-    expect(page.locator(".elevation svg")).to_be_visible()
+    expect(page.locator(".gauge svg").first).to_be_visible()
     no_sideways(page)
     page.goto(home(page) + "/bench/chain-wear?all")
     choose(page, "Chain", "80")

@@ -85,9 +85,9 @@ def test_from_a_motor_a_fan_and_a_tape_to_a_saved_drive(
     page.get_by_role("button", name="Save as draft").click()
     expect(page.get_by_text("Build 1 is a draft")).to_be_visible()
     tab(page, "Tension")
-    force = page.locator(".number .figure").inner_text()
+    force = page.locator("section.number .figure").inner_text()
     assert re.fullmatch(r"\d+(\.\d)? – \d+(\.\d)?", force)
-    expect(page.get_by_text("Isolator Q77 beside the door")).to_be_visible()
+    expect(page.get_by_text("1 to isolate: Isolator Q77 beside the door")).to_be_visible()
     page.get_by_role("button", name="How come: Set each new belt").click()
     expect(page.get_by_text("static tension set, per belt").first).to_be_visible()
     expect(page.locator(".katex").first).to_be_visible()
@@ -101,7 +101,7 @@ def test_from_a_motor_a_fan_and_a_tape_to_a_saved_drive(
     page.get_by_label("Find a machine").fill("retting fan")
     page.locator("li", has_text="Retting fan").get_by_role("link", name=re.compile("Retting drive")).click()
     expect(page.locator(".names .what .figure")).to_have_text(name)
-    expect(page.locator(".number .figure")).to_have_text(force)
+    expect(page.locator("section.number .figure")).to_have_text(force)
     page.get_by_role("button", name="It is fitted: settle it").click()
     expect(page.get_by_text("is a draft")).to_have_count(0)
     tab(page, "Found")
@@ -149,7 +149,7 @@ def test_a_call_out_is_touched_and_everything_follows(open_page: Opener, axe: Ca
     expect(page.locator(".names .what .figure")).to_contain_text("B97")
     expect(page.locator(".told")).to_contain_text("B90 became B97")
     page.locator("button.units").click()
-    expect(page.locator(".number")).to_contain_text("N at 15 mm")
+    expect(page.locator("section.number")).to_contain_text("press 15 mm at mid-span")
     page.locator("button.units").click()
     page.get_by_role("button", name="Put back").click()
     expect(speed).to_contain_text("1,005")
@@ -162,7 +162,7 @@ def test_one_hand_on_a_phone(open_page: Opener, axe: Callable[[Page], list[str]]
     wide = page.evaluate("[document.documentElement.scrollWidth, document.querySelector('.view').scrollWidth]")
     assert max(wide) <= 390, "the page scrolls sideways"
     tab(page, "Tension")
-    expect(page.get_by_text("Key out").or_(page.get_by_text("Tractor key out"))).to_be_visible()
+    expect(page.get_by_text("2 to isolate: Tractor key out")).to_be_visible()
     small = page.evaluate(
         "[...document.querySelectorAll('button, a[href], input, [role=tab]')].filter(e => e.offsetParent && !e.closest('.keys'))"
         ".map(e => [e.outerHTML.slice(0, 90), e.getBoundingClientRect()]).filter(([, r]) => r.width && (r.height < 43.5 || r.width < 40))"

@@ -45,7 +45,7 @@ def test_figures_hang_clear_on_every_drive_of_the_demo(open_page: Opener) -> Non
     for view, wide in ((page, True), (phone, False)):
         for ident in drives:
             view.goto(f"{home}/drives/{ident}?stage=choose")
-            view.locator(".number .main").wait_for()
+            view.locator("section.number .main").wait_for()
             view.locator(".callout").first.wait_for()
             seen = view.evaluate(CLASHES)
             assert seen["belts"] >= 1 and seen["found"] == [], ident

@@ -66,7 +66,7 @@ def test_a_changed_duty_changes_every_figure_and_says_what_it_was_settled_for(
 ) -> None:
     page = open_page()
     page.goto(drive())
-    tension = page.locator(".number .main")
+    tension = page.locator("section.number .main")
     expect(tension).to_be_visible()
     before = tension.text_content()
     expect(page.get_by_role("tab", name=re.compile("Choose"))).to_contain_text("to spare")

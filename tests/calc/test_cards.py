@@ -65,7 +65,7 @@ def test_a_step_is_shown_in_the_persons_units_whatever_its_formula_counts_in(uni
             {"force": "N", "power": "kW", "length": "mm", "belt_speed": "m/s", "mass": "kg", "mass_per_length": "kg/m"},
         ),
     ):
-        number = float(step_shown(value, unit, units).split(" ")[0].replace(",", ""))
+        number = float(step_shown(value, unit, units).split(" ")[0].replace(",", "").replace("\u202f", ""))
         true = UREG.Quantity(value, name).to(wanted[KIND_OF[unit][0]]).magnitude
         assert number == pytest.approx(true, rel=0.06, abs=0.06)
 
@@ -79,7 +79,7 @@ def test_no_working_ends_in_the_other_system(name: str) -> None:
     for units, words in foreign.items():
         for step in run(name, example, units).working:
             assert step.shown.rpartition(" ")[2] not in words, (step.symbol, step.shown)
-            assert len(step.shown.split(" ")[0].replace(",", "").replace(".", "").replace("-", "").lstrip("0")) <= 5
+            assert len(step.shown.split(" ")[0].replace(",", "").replace("\u202f", "").replace(".", "").replace("-", "").lstrip("0")) <= 5
 
 
 def test_a_look_up_reads_as_one_and_nothing_that_does_not_hold_is_printed() -> None:

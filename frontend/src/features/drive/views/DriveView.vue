@@ -21,6 +21,7 @@ import AroundFigures from '@/lists/AroundFigures.vue'
 import ChooseStage from '../components/ChooseStage.vue'
 import DriveHead from '../components/DriveHead.vue'
 import DriveLinks from '../components/DriveLinks.vue'
+import DrivePaper from '../components/DrivePaper.vue'
 import DriveShell from '../components/DriveShell.vue'
 import IsolationLine from '../components/IsolationLine.vue'
 import NotHere from '../components/NotHere.vue'
@@ -179,6 +180,14 @@ onMounted(() => void load())
       <DriveShell />
     </template>
     <template v-if="drive">
+      <DrivePaper
+        v-if="worked.answer.value"
+        :drive="drive"
+        :build="build"
+        :answer="worked.answer.value"
+        :belts="target?.result.belts ?? 1"
+        :target="target?.result"
+      />
       <DriveHead :drive="drive" :what="worked.answer.value?.sheet?.designation ?? build?.what" :title="title" />
       <p v-if="asOf" class="sheet as-of" role="status">
         <template v-if="checking">As of {{ shortDate(asOf) }}, {{ clock(asOf) }}: checking</template>
@@ -369,6 +378,12 @@ onMounted(() => void load())
 </template>
 
 <style scoped>
+/* On paper the sheet that is made for it stands for the page. */
+@media print {
+  .drive > :not(.paper) {
+    display: none !important;
+  }
+}
 .drive {
   gap: 8px;
   padding: 4px 10px 10px;

@@ -111,7 +111,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         Nothing holds these words: try fewer, or a belt number. A duty reads like: 1750 &gt; 640 15hp fan 28in
       </li>
     </ul>
-    <p class="visually-hidden" role="status">{{ told }}</p>
+    <p class="visually-hidden" aria-live="polite">{{ told }}</p>
   </div>
 </template>
 

@@ -51,7 +51,7 @@ const up = computed(() => place.way.at(-1))
     <button
       type="button"
       class="units"
-      :aria-label="`Units: ${UNITS[settings.units]}; change to ${UNITS[other]}`"
+      :aria-label="`Units: ${UNITS[settings.units]}; switch to ${UNITS[other]}`"
       @click="settings.units = other"
     >
       {{ UNITS[settings.units] }}
