@@ -182,9 +182,10 @@ def test_a_synchronous_drive_without_a_public_rating_says_what_it_needs(
     # The drives that are there show their tension and their teeth, at a phone's width too.
     phone = open_page(390, 844)
     phone.get_by_role("link", name=re.compile("Indexer")).click()
-    expect(phone.get_by_text("May jump a tooth at")).to_be_visible()
+    expect(phone.get_by_role("img", name=re.compile("^Press the whole width to the mark"))).to_be_visible()
     no_sideways(phone)
     tab(phone, "Choose")
-    expect(phone.locator(".family").first).to_be_visible()
+    expect(phone.get_by_text("May jump a tooth at")).to_be_visible()
+    expect(phone.locator(".best .one").first).to_be_visible()
     no_sideways(phone)
     assert axe(phone) == []

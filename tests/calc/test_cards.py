@@ -79,7 +79,17 @@ def test_no_working_ends_in_the_other_system(name: str) -> None:
     for units, words in foreign.items():
         for step in run(name, example, units).working:
             assert step.shown.rpartition(" ")[2] not in words, (step.symbol, step.shown)
-            assert len(step.shown.split(" ")[0].replace(",", "").replace("\u202f", "").replace(".", "").replace("-", "").lstrip("0")) <= 5
+            assert (
+                len(
+                    step.shown.split(" ")[0]
+                    .replace(",", "")
+                    .replace("\u202f", "")
+                    .replace(".", "")
+                    .replace("-", "")
+                    .lstrip("0")
+                )
+                <= 5
+            )
 
 
 def test_a_look_up_reads_as_one_and_nothing_that_does_not_hold_is_printed() -> None:
