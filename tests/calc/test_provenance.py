@@ -207,4 +207,5 @@ def test_the_figures_of_the_examples_are_those_of_0_4_0(key: str) -> None:
     """The reshaping of 0.5.0 changed no digit that is shown; a later change of one is made here too, with its reason."""
     name, units = key.rsplit(" ", 1)
     now = shown_in(answer_of(name, units))
-    assert {p: now[p]["shown"] for p in FROZEN[key] if p in now} == FROZEN[key]
+    # Since 0.12.0 SI numbers of five digits have a thin space (ISO 80000-1): the digits are what they were.
+    assert {p: now[p]["shown"].replace("\u202f", "") for p in FROZEN[key] if p in now} == FROZEN[key]

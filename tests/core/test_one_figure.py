@@ -272,7 +272,7 @@ def test_every_page_says_its_shaft_load_once_and_in_which_state(name: str) -> No
         return
     assert sheet.shaft_load_case in ("standing, set new", "running")
     (row,) = [a for a in sheet.answers if a.key == "hub"]
-    assert row.main == sheet.shaft_load.number and sheet.shaft_load_case in row.unit
+    assert row.main == sheet.shaft_load.number and row.how == sheet.shaft_load_case and row.stage == "choose"
 
 
 @pytest.mark.outside("common practice, no source: under 12 teeth rough, over 114 to 120 a little wear lets it jump")
