@@ -40,7 +40,8 @@ def test_a_word_a_belt_number_and_a_duty_lead_where_they_should(
     search(page, "1750 > 640 15hp blower 30")
     expect(page.get_by_role("option", name=re.compile("not understood: 30"))).to_have_count(4)
     page.get_by_role("option", name=re.compile("Blower, positive displacement")).click()
-    expect(page.get_by_text("Blower, positive displacement").first).to_be_visible()
+    kind = page.locator('select[aria-label="What is driven"] option:checked')
+    expect(kind).to_have_text(re.compile("Blower, positive displacement"))
     page.keyboard.press("Escape")
     search(page, "zeppelin")
     expect(page.get_by_text("Nothing holds these words")).to_be_visible()
@@ -71,7 +72,7 @@ def test_a_phone_shows_every_stage_and_keeps_its_height_for_the_drive(
 ) -> None:
     page = open_page(390, 844)
     page.get_by_role("link", name=re.compile("Pickup countershaft")).click()
-    expect(page.locator(".elevation svg")).to_be_visible()
+    expect(page.locator(".gauge svg").first).to_be_visible()
     assert page.locator(".top").bounding_box()["height"] <= 90
     tabs = [t.bounding_box() for t in page.get_by_role("tab").all()]
     assert len(tabs) == 4 and all(b["x"] >= 0 and b["x"] + b["width"] <= 390 for b in tabs)

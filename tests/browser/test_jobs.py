@@ -158,7 +158,7 @@ def test_a_call_out_is_touched_and_everything_follows(open_page: Opener, axe: Ca
 def test_one_hand_on_a_phone(open_page: Opener, axe: Callable[[Page], list[str]]) -> None:
     page = open_page(390, 844)
     page.get_by_role("link", name=re.compile("Pickup countershaft")).click()
-    expect(page.locator(".elevation svg")).to_be_visible()
+    expect(page.locator(".gauge svg").first).to_be_visible()
     wide = page.evaluate("[document.documentElement.scrollWidth, document.querySelector('.view').scrollWidth]")
     assert max(wide) <= 390, "the page scrolls sideways"
     tab(page, "Tension")

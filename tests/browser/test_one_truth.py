@@ -264,7 +264,7 @@ def test_a_database_that_is_gone_for_ten_seconds(
         expect(page.get_by_text("1 not saved yet, kept here")).to_be_visible()
         expect(page.get_by_text("it is kept on this device")).to_be_visible()
         # The page goes on working on what it has; what needs no database answers.
-        page.get_by_role("button", name=re.compile("How come: Set each new belt")).click()
+        page.get_by_role("button", name=re.compile("How come: Design power")).click()
         expect(page.locator(".steps li").first).to_be_visible()
         page.keyboard.press("Escape")
         page.wait_for_timeout(8000)

@@ -124,7 +124,7 @@ function nowShown(now: Sheet, key: Column): string {
     </section>
     <section v-if="rows.length" class="sheet beside">
       <h2>Side by side</h2>
-      <div class="wide" tabindex="0" role="region" aria-label="Table, can be moved sideways">
+      <div class="wide" tabindex="0" role="region" aria-label="Side by side, can be moved sideways">
         <table class="lines">
           <thead>
             <tr>

@@ -6,7 +6,7 @@ defineProps<{ sources: Machine['energy_sources'] }>()
 
 <template>
   <section class="isolation" aria-label="Isolation">
-    <h3>Before a hand goes near</h3>
+    <h2>Before a hand goes near</h2>
     <ol v-if="sources.length">
       <li v-for="s in sources" :key="s.id">
         <strong>{{ s.type }}</strong> · {{ s.isolation_point }}<span v-if="s.steps" class="dim"> · {{ s.steps }}</span>
@@ -20,6 +20,9 @@ defineProps<{ sources: Machine['energy_sources'] }>()
 </template>
 
 <style scoped>
+h2 {
+  font-size: 1.125rem;
+}
 .isolation {
   border-left: 5px solid var(--warm);
   background: var(--panel);

@@ -99,6 +99,7 @@ const strand = computed(
 .gauge {
   padding: 8px 14px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto 1fr auto;
   gap: 4px;
   min-height: 0;

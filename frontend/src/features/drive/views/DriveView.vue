@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 
 import type { components } from '@/api/schema'
 import type { Notice, Problem } from '@/api/types'
@@ -156,6 +156,11 @@ const gaugeFault = computed(() => {
 })
 // On the Tension stage the drawing goes to the strand; the whole drive with its sizes is one press away.
 const wholeDrive = ref(false)
+// Who changes a size on the drawing stays with it, also when the change is put back.
+watch(
+  () => worked.changed.value,
+  (now) => now && (wholeDrive.value = true),
+)
 const zoomed = computed(
   () =>
     stage.value === 'tension' &&
