@@ -169,6 +169,7 @@ const moreOpen = computed(
 <style scoped>
 .duty-words {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   width: 100%;
 }
@@ -194,6 +195,9 @@ const moreOpen = computed(
 .pick.open {
   background: none;
   border-bottom-style: dashed;
+}
+.sentence > * {
+  max-width: 100%;
 }
 .sentence :deep(.blank:not(.open)) {
   background: var(--touch-soft);

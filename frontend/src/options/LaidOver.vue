@@ -108,7 +108,7 @@ const differences = computed(() => {
   gap: 18px;
   padding: 10px 14px;
 }
-svg {
+.laid > svg {
   width: 100%;
 }
 .now circle {
@@ -126,6 +126,7 @@ text {
   fill: var(--dim);
 }
 ul {
+  grid-template-columns: minmax(0, 1fr);
   list-style: none;
   margin: 8px 0 0;
   padding: 0;
@@ -134,6 +135,7 @@ ul {
   font-size: 1.0625rem;
 }
 li {
+  min-width: 0;
   display: flex;
   gap: 10px;
   align-items: center;

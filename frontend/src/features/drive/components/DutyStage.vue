@@ -90,6 +90,7 @@ watch(body, () => (done.value = false), { deep: true })
 <style scoped>
 .stage {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 }
 </style>
