@@ -33,8 +33,8 @@ def main() -> None:
             page.screenshot(path=OUT / f"{name}.png")
 
         def drive(page: Page, machine: str, name: str) -> None:
-            row = page.locator("li", has_text=machine)
-            row.locator(".drive", has_text=name).click()
+            cell = page.locator("li.cell", has_text=machine).filter(has_text=name).first
+            cell.locator(".drive").click()
             page.locator(".names .what .figure").wait_for()
 
         page = opened()
@@ -50,8 +50,7 @@ def main() -> None:
         shoot(page, "report")
         page = opened()
         page.goto(address + DUTY)
-        page.locator(".option").first.wait_for()
-        page.locator(".family").first.scroll_into_view_if_needed()
+        page.locator(".best .one").first.wait_for()
         shoot(page, "choose")
         page = opened(390, 844)
         page.goto(address + "/what-belt")
@@ -59,8 +58,8 @@ def main() -> None:
         for label, typed in (("Width across the top", "21/32"), ("Depth", "13/32"), ("Length round the outside", "93")):
             page.get_by_label(label).fill(typed)
         page.get_by_role("button", name="What is it?").click()
-        page.locator(".big").wait_for()
-        page.locator(".big").scroll_into_view_if_needed()
+        page.locator("main .big").first.wait_for()
+        page.locator("main .big").first.scroll_into_view_if_needed()
         shoot(page, "phone-what-belt")
         page = opened()
         drive(page, "Breaker line", "Breaker rollers")
@@ -82,9 +81,10 @@ def main() -> None:
         page.get_by_role("link", name="Timeline").click()
         page.locator(".lanes").wait_for()
         shoot(page, "timeline")
-        page.goto(address + "/shelf")
-        page.locator(".part").first.wait_for()
-        shoot(page, "shelf")
+        page.goto(address + "/bench/chain-wear")
+        page.get_by_label("the length read", exact=True).fill("15 3/8")
+        page.locator("section.answer .big").wait_for()
+        shoot(page, "bench-card")
         page = opened(390, 844)
         drive(page, "Seed elevator", "Head shaft")
         page.get_by_role("link", name="Job at this drive").click()

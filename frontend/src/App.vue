@@ -20,7 +20,9 @@ function toPage() {
     <TopBar />
     <SideRail />
     <PadHost />
-    <div id="page" class="view"><router-view /></div>
+    <div id="page" class="view">
+      <router-view v-slot="{ Component, route: at }"><component :is="Component" :key="at.path" /></router-view>
+    </div>
   </div>
 </template>
 

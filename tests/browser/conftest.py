@@ -33,7 +33,7 @@ ARGS = [
 
 
 # A busy machine is slow, not wrong: waits end as soon as what is waited for is there.
-expect.set_options(timeout=9_000)
+expect.set_options(timeout=30_000)
 
 
 class Server:
@@ -114,7 +114,7 @@ def open_page(browser: Browser, server: Server) -> Iterator[Callable[..., Page]]
         context = browser.new_context(viewport={"width": width, "height": height}, has_touch=width < 600)
         contexts.append(context)
         page = context.new_page()
-        page.set_default_timeout(10_000)
+        page.set_default_timeout(45_000)
         chosen = {"tuyere.name": "T. Sedge", **{f"tuyere.{k}": v for k, v in settings.items()}}
         for key, value in chosen.items():
             page.add_init_script(f"localStorage.getItem('{key}') ?? localStorage.setItem('{key}', '{value}')")

@@ -57,7 +57,7 @@ def test_a_bale_conveyor_is_answered_by_every_family_and_gets_a_chain(
     tab(page, "Found")
     sag = page.locator(".callout", has_text="slack strand, sag").locator(".figure").inner_text()
     tab(page, "Tension")
-    expect(page.get_by_text("Turn the drive by hand until one strand is tight")).to_be_visible()
+    expect(page.locator(".tension").get_by_text("Turn the drive by hand until one strand is tight")).to_be_visible()
     # A hand's movement is a range, drawn at the strand it is of.
     expect(page.locator("section.number .figure")).to_have_text(re.compile(" – "))
     expect(page.get_by_role("img", name=re.compile("^Move the slack strand at mid-span"))).to_be_visible()
@@ -159,6 +159,7 @@ def test_a_worn_chain_measured_with_a_tape_on_a_phone(open_page: Opener, axe: Ca
     page.get_by_role("textbox", name="Pitches").fill("71")
     page.get_by_role("button", name="Keep it as found").click()
     expect(page.get_by_role("cell", name=re.compile("80, 71 pitches"))).to_be_visible()
+    page.get_by_role("button", name=re.compile(r"^\d+ more remark")).click()
     expect(page.get_by_text("odd number of pitches needs an offset link")).to_have_count(1)
 
 

@@ -73,7 +73,7 @@ def test_the_shop_goes_out_and_comes_in_equal(
 
 def test_a_machine_goes_out_alone_from_its_own_page(server: Server, open_page: Opener, tmp_path: Path) -> None:
     page = open_page()
-    page.get_by_role("link", name="Breaker line").first.click()
+    page.get_by_role("link", name="BR-1 Breaker line", exact=True).first.click()
     page.get_by_role("link", name="Its record as a file").click()
     expect(page.get_by_role("button", name="Breaker line only")).to_have_attribute("aria-pressed", "true")
     doc = json.loads(saved(page, tmp_path / "machine.json"))

@@ -29,6 +29,7 @@ const cards = ref<HTMLElement>()
 
 <template>
   <section class="found">
+    <h2 class="visually-hidden">What was found</h2>
     <p v-if="answer.result.options.length">
       <strong>{{ answer.result.accepted.toLocaleString('en-US') }}</strong> of
       {{ answer.result.considered.toLocaleString('en-US') }} standard drives carry

@@ -192,4 +192,16 @@ const bar = computed(() => (props.stage === 'choose' ? ratioOf(props.answer.shee
   text-underline-offset: 4px;
   min-height: 44px;
 }
+/* Where there is little width, or the letters are large, the condition stands under its number. */
+@media (max-width: 700px) {
+  .row-answer {
+    grid-template: 'label how' 'main how' 'unit how' / minmax(0, 1fr) auto;
+  }
+  .main {
+    white-space: normal;
+  }
+  .unit {
+    text-align: left;
+  }
+}
 </style>

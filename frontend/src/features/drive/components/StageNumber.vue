@@ -28,7 +28,7 @@ const emit = defineEmits<{ how: [step: string, title: string] }>()
 <style scoped>
 .number {
   display: grid;
-  grid-template: 'label ask' auto 'main main' auto 'how how' auto / 1fr auto;
+  grid-template: 'label ask' auto 'main main' auto 'how how' auto / minmax(0, 1fr) auto;
   align-items: center;
   padding: 4px 18px 8px;
 }
@@ -72,10 +72,13 @@ const emit = defineEmits<{ how: [step: string, title: string] }>()
     padding: 0 12px 8px;
   }
   .figure {
-    font-size: 3.25rem;
+    font-size: min(3.25rem, 14vw);
   }
   .long .figure {
-    font-size: 2.25rem;
+    font-size: min(2.25rem, 10vw);
+  }
+  .longer .figure {
+    font-size: min(1.75rem, 7vw);
   }
 }
 </style>

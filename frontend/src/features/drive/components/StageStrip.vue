@@ -106,6 +106,8 @@ button[aria-selected='true'] {
   }
   button {
     grid-template: 'mark word' 20px 'line line' auto / 18px 1fr;
+    flex: 1 1 0;
+    overflow: hidden;
     padding: 3px 4px 5px 7px;
     column-gap: 5px;
     min-height: 58px;

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { components } from '@/api/schema'
 import type { Drive, Problem } from '@/api/types'
 import HowCome from '@/shared/ui/HowCome.vue'
+import WideBox from '@/shared/ui/WideBox.vue'
 import StateMark from '@/shared/ui/StateMark.vue'
 
 import EndsForm from './EndsForm.vue'
@@ -77,15 +78,17 @@ const over = computed(() => pullAt('above').sort((a, b) => a.value - b.value)[0]
     <EndsForm :drive="drive" :unknown="unknown" @saved="emit('saved')" />
     <template v-if="schools">
       <h3>Where each way of setting lands on this span</h3>
-      <table class="lines">
-        <tbody>
-          <tr v-for="s in schools.result.schools" :key="s.key">
-            <td><StateMark :state="s.verdict" /> {{ s.label }}</td>
-            <td class="figure">{{ s.low.tension.number }} – {{ s.high.tension.shown }}</td>
-            <td>{{ s.says }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <WideBox
+        ><table class="lines">
+          <tbody>
+            <tr v-for="s in schools.result.schools" :key="s.key">
+              <td><StateMark :state="s.verdict" /> {{ s.label }}</td>
+              <td class="figure">{{ s.low.tension.number }} – {{ s.high.tension.shown }}</td>
+              <td>{{ s.says }}</td>
+            </tr>
+          </tbody>
+        </table></WideBox
+      >
     </template>
     <HowCome :steps="target.working" :step="how.step" :title="how.title" @close="how.step = null" />
   </section>
@@ -97,6 +100,7 @@ const over = computed(() => pullAt('above').sort((a, b) => a.value - b.value)[0]
   margin-top: 12px;
   padding-top: 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 .says {

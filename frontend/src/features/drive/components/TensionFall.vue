@@ -6,6 +6,7 @@ import type { components } from '@/api/schema'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 import { shortDate } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
+import WideBox from '@/shared/ui/WideBox.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 
 // What the gauge said at every visit since the loop was fitted, and where that goes.
@@ -44,26 +45,28 @@ watch(() => settings.units, read)
     </p>
     <div class="two">
       <ScenePicture v-if="fall.picture" :scene="fall.picture" />
-      <table class="lines">
-        <thead>
-          <tr>
-            <th scope="col">Running hours</th>
-            <th scope="col">In each belt</th>
-            <th scope="col">On the gauge</th>
-            <th scope="col">When</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="r in fall.readings" :key="r.job_id">
-            <td class="figure">{{ r.hours < 10 ? r.hours.toFixed(1) : Math.round(r.hours) }}</td>
-            <td class="figure">{{ r.tension.shown }}</td>
-            <td class="figure">{{ r.on_gauge.shown }}</td>
-            <td>
-              <router-link :to="`/jobs/${r.job_id}`">{{ shortDate(r.at) }}</router-link>, {{ r.by }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <WideBox
+        ><table class="lines">
+          <thead>
+            <tr>
+              <th scope="col">Running hours</th>
+              <th scope="col">In each belt</th>
+              <th scope="col">On the gauge</th>
+              <th scope="col">When</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in fall.readings" :key="r.job_id">
+              <td class="figure">{{ r.hours < 10 ? r.hours.toFixed(1) : Math.round(r.hours) }}</td>
+              <td class="figure">{{ r.tension.shown }}</td>
+              <td class="figure">{{ r.on_gauge.shown }}</td>
+              <td>
+                <router-link :to="`/jobs/${r.job_id}`">{{ shortDate(r.at) }}</router-link>, {{ r.by }}
+              </td>
+            </tr>
+          </tbody>
+        </table></WideBox
+      >
     </div>
     <p class="dim">
       {{ fall.fitted_at ? `Fitted ${shortDate(fall.fitted_at)}; ` : 'No fit is on record; ' }}hours are counted at
@@ -75,6 +78,7 @@ watch(() => settings.units, read)
 
 <style scoped>
 .fall {
+  grid-template-columns: minmax(0, 1fr);
   border-top: 1px solid var(--line);
   margin-top: 12px;
   padding-top: 12px;
@@ -86,7 +90,7 @@ watch(() => settings.units, read)
 }
 .two {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(310px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(310px, 100%), 1fr));
   gap: 16px;
   align-items: start;
 }

@@ -184,7 +184,9 @@ li[aria-selected='true'] {
   }
   .command:not(:focus-within) input {
     position: absolute;
-    inset: 0;
+    inset: -1px;
+    width: 44px;
+    height: 44px;
     opacity: 0;
     cursor: pointer;
   }

@@ -24,7 +24,7 @@ const up = computed(() => place.way.at(-1))
 </script>
 
 <template>
-  <header class="top">
+  <div class="top" role="region" aria-label="Where you are, and what you look for">
     <router-link to="/machines" class="brand" :class="{ inside: up }" aria-label="Tuyere, to the machines">
       <svg
         viewBox="0 0 34 24"
@@ -65,7 +65,7 @@ const up = computed(() => place.way.at(-1))
       {{ initials() }}
     </button>
     <SettingsPanel v-model="open" />
-  </header>
+  </div>
 </template>
 
 <style scoped>

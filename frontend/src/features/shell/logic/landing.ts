@@ -5,7 +5,7 @@ import type { Router } from 'vue-router'
  * Where a person lands after a page was changed: the eye and the focus at its heading; after Back at the place of the
  * list that was left. The pages scroll inside the frame, so the browser keeps neither.
  */
-const PATIENCE_MS = 4000
+const PATIENCE_MS = 1500
 const left = new Map<string, number>()
 let came = false
 
@@ -22,12 +22,20 @@ function whenThere(ready: () => boolean, then: () => void) {
     stopLast()
     then()
   })
-  const late = window.setTimeout(() => stopLast(), PATIENCE_MS)
+  const late = window.setTimeout(() => {
+    stopLast()
+    then()
+  }, PATIENCE_MS)
   stopLast = () => {
     watcher.disconnect()
     window.clearTimeout(late)
   }
   watcher.observe(document.body, { childList: true, subtree: true })
+}
+
+/** What is out of sight has an assumed height until it is near: the place is taken again while that settles. */
+function bringTo(v: HTMLElement, place: number) {
+  for (const after of [0, 60, 180, 400]) window.setTimeout(() => void (v.scrollTop = place), after)
 }
 
 /** Puts the focus on the heading, unless the person has it somewhere in the page already. */
@@ -36,6 +44,7 @@ function focusHeading() {
   whenThere(
     () => heading() !== null,
     () => {
+      if (!heading()) return
       const at = document.activeElement
       if (at && at !== document.body && view()?.contains(at)) return
       const h = heading()
@@ -47,15 +56,13 @@ function focusHeading() {
 
 export function watchLanding(router: Router): void {
   let before = ''
-  let back = false
   router.beforeEach((to, from) => {
     if (from.matched.length && to.path !== from.path) left.set(before, view()?.scrollTop ?? 0)
   })
-  window.addEventListener('popstate', () => (back = true))
   router.afterEach((to, from, failure) => {
     if (failure) return
-    const wanted = back ? left.get(here()) : undefined
-    back = false
+    // A way that was gone back has a lower number than the one it comes from; whoever tells of it first.
+    const wanted = Number(here()) < Number(before) ? left.get(here()) : undefined
     before = here()
     // The first page opens where the browser puts it; a stage of the same page is no new page.
     if (!came || to.path === from.path) {
@@ -69,7 +76,7 @@ export function watchLanding(router: Router): void {
       else
         return whenThere(
           () => v.scrollHeight - v.clientHeight >= wanted,
-          () => void (v.scrollTop = wanted),
+          () => bringTo(v, wanted),
         )
       focusHeading()
     })
