@@ -14,14 +14,15 @@ defineProps<{ by: 'dip' | 'slack'; figure: string; sag?: string; says: string }>
       <text x="172" y="178" text-anchor="middle" class="dim">its own weight dips it; nobody presses</text>
     </template>
     <template v-else>
-      <path d="M10 66H334" class="tight" stroke-dasharray="9 4" />
-      <path d="M10 140Q172 84 334 140" class="strand ghost" stroke-dasharray="9 4" />
-      <path d="M10 140Q172 196 334 140" class="strand" stroke-dasharray="9 4" />
-      <path d="M172 115V165M164 126l8-11 8 11M164 154l8 11 8-11" class="thin" />
-      <text x="186" y="148" class="big">{{ figure }}</text>
-      <text x="14" y="56">tight strand: turn by hand until it is</text>
-      <text x="172" y="198" text-anchor="middle">push and pull the slack one at mid-span</text>
-      <text v-if="sag" x="172" y="220" text-anchor="middle" class="dim">left alone it sags about {{ sag }}</text>
+      <path d="M10 44H334" class="tight" stroke-dasharray="9 4" />
+      <path d="M10 120Q172 66 334 120" class="strand ghost" stroke-dasharray="9 4" />
+      <path d="M10 120Q172 174 334 120" class="strand" stroke-dasharray="9 4" />
+      <path d="M172 96V145M164 107l8-11 8 11M164 134l8 11 8-11" class="thin" />
+      <rect x="84" y="172" width="176" height="24" class="paper" />
+      <text x="172" y="191" text-anchor="middle" class="big">{{ figure }}</text>
+      <text x="14" y="32">tight strand: turn by hand until it is</text>
+      <text x="172" y="211" text-anchor="middle">push and pull the slack one at mid-span</text>
+      <text v-if="sag" x="172" y="229" text-anchor="middle" class="dim">left alone it sags about {{ sag }}</text>
     </template>
   </svg>
 </template>
@@ -64,5 +65,8 @@ text {
   stroke: var(--ink);
   stroke-width: 1.8;
   fill: none;
+}
+.paper {
+  fill: var(--sheet);
 }
 </style>

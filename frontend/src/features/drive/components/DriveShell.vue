@@ -49,9 +49,12 @@ const ROWS = 4
   }
   .rows {
     order: -1;
+    min-height: 132px;
+    overflow: hidden;
+    max-height: 132px;
   }
   .drawing {
-    min-height: 220px;
+    min-height: 480px;
   }
 }
 </style>

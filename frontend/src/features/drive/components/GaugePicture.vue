@@ -81,6 +81,8 @@ const strand = computed(
         :sag="sag ? `${sag.main} ${sag.unit}` : undefined"
         :says="`${words}: ${hang.main} ${hang.unit}`"
       />
+      <!-- Its place is kept while it is worked: nothing moves under a finger. -->
+      <span v-else-if="pressed" class="wait" />
       <SmallElevation :elevation="elevation" :strand="strand" :word="arrow" />
     </div>
     <div class="foot">
@@ -115,7 +117,13 @@ h2 {
   gap: 8px 24px;
   min-height: 0;
 }
+.wait {
+  width: 344px;
+  max-width: 100%;
+  aspect-ratio: 344 / 232;
+}
 .foot {
+  min-height: 60px;
   display: flex;
   flex-wrap: wrap;
   align-items: center;

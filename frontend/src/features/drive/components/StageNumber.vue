@@ -9,7 +9,7 @@ const emit = defineEmits<{ how: [step: string, title: string] }>()
 <template>
   <section class="sheet number" :aria-label="label">
     <p class="label">{{ label }}</p>
-    <p class="main" :class="{ long: row.main.length > 13, longer: row.main.length > 20 }">
+    <p class="main" :class="{ long: row.main.length > 12, longer: row.main.length > 20 }">
       <span class="figure">{{ row.main }}</span> <span class="unit">{{ row.unit }}</span>
     </p>
     <p v-if="row.how" class="how">{{ row.how }}</p>

@@ -167,7 +167,7 @@ const zoomed = computed(
     !wholeDrive.value &&
     !worked.changed.value &&
     !letGo.value &&
-    (target.value || ['dip', 'slack'].includes(set.value ?? '')),
+    (target.value || !tension.problem.value),
 )
 
 /** What was assumed is said where it is asked: the duty's own, or the field on the drawing. */

@@ -33,9 +33,22 @@ function whenThere(ready: () => boolean, then: () => void) {
   watcher.observe(document.body, { childList: true, subtree: true })
 }
 
-/** What is out of sight has an assumed height until it is near: the place is taken again while that settles. */
+/**
+ * What is out of sight has an assumed height until it is near: the place is taken again while that settles, until the
+ * person moves the page.
+ */
 function bringTo(v: HTMLElement, place: number) {
-  for (const after of [0, 60, 180, 400]) window.setTimeout(() => void (v.scrollTop = place), after)
+  const until = Date.now() + PATIENCE_MS
+  let moved = false
+  const stop = () => (moved = true)
+  for (const e of ['wheel', 'touchstart', 'keydown', 'pointerdown'])
+    v.addEventListener(e, stop, { once: true, passive: true })
+  const again = () => {
+    if (moved || Date.now() > until) return
+    if (Math.abs(v.scrollTop - place) > 1) v.scrollTop = place
+    window.setTimeout(again, 60)
+  }
+  again()
 }
 
 /** Puts the focus on the heading, unless the person has it somewhere in the page already. */
