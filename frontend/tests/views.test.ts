@@ -1,210 +1,28 @@
 import 'fake-indexeddb/auto'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { createPinia, setActivePinia } from 'pinia'
 
-import type { Drive, DriveAnswer, DriveInput } from '@/api/types'
+import type { Drive, DriveInput } from '@/api/types'
 import ChooseView from '@/features/choose/views/ChooseView.vue'
 import ChooseStage from '@/features/drive/components/ChooseStage.vue'
 import DutyStage from '@/features/drive/components/DutyStage.vue'
 import FoundStage from '@/features/drive/components/FoundStage.vue'
 import { useWorkedDrive } from '@/features/drive/composables/workedDrive'
-import DriveView from '@/features/drive/views/DriveView.vue'
 import CommandLine from '@/features/shell/components/CommandLine.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { useSettings } from '@/shared/state/settings'
 
 import answer from './fixtures/answer.json'
-import calculations from './fixtures/calculations.json'
-import choices from './fixtures/choices.json'
 import compare from './fixtures/compare.json'
-import driveJson from './fixtures/drive.json'
-import families from './fixtures/families.json'
 import nothingFits from './fixtures/nothing_fits.json'
 import refit from './fixtures/refit.json'
 import refusal from './fixtures/refusal.json'
-import { freshDevice, routed, serve, settle, type Served } from './served'
+import { drive, worked, refused, down, common, shown, press, fill, asked, freshWindow, putAway } from './mounted'
+import { serve, settle } from './served'
 
-const drive = driveJson as unknown as Drive
-const worked = answer as unknown as DriveAnswer
-const refused = { status: 422, json: refusal }
-const down = {
-  status: 503,
-  json: {
-    type: 'tuyere:database',
-    title: 'The database does not answer',
-    status: 503,
-    detail: 'Nothing was stored. Try again in a moment.',
-    errors: [],
-  },
-}
-const common = {
-  'GET /api/families': families,
-  'GET /api/choices': choices,
-  'GET /api/calc': calculations,
-  'GET /api/machines': { machines: [], total: 0, areas: [] },
-  'POST /api/calc/v-belt-drive': answer,
-  'POST /api/calc/drive-compare': compare,
-  // A plain change: the input as it was, whatever was typed; what follows from it is the server's.
-  'POST /api/calc/drive-refit': (b: Record<string, unknown>) => ({
-    ...refit,
-    result: { input: (b.input as { input: DriveInput }).input, says: '', centre_distance: null },
-  }),
-  [`GET /api/drives/${drive.id}`]: driveJson,
-}
-const stubs = {
-  'el-button': {
-    props: ['nativeType', 'disabled', 'loading', 'type', 'text'],
-    template: '<button :type="nativeType || \'button\'" :disabled="disabled"><slot /></button>',
-  },
-  'el-input': {
-    props: ['modelValue'],
-    emits: ['update:modelValue'],
-    inheritAttrs: false,
-    template:
-      '<input v-bind="$attrs" :value="modelValue" @input="$emit(\'update:modelValue\', $event.target.value)" />',
-  },
-  'el-checkbox': {
-    props: ['modelValue', 'label'],
-    emits: ['update:modelValue', 'change'],
-    template:
-      '<label><input type="checkbox" :checked="modelValue" @change="$emit(\'update:modelValue\', $event.target.checked); $emit(\'change\', $event.target.checked)" />{{ label }}<slot /></label>',
-  },
-  'el-drawer': {
-    props: ['modelValue', 'title'],
-    template: '<aside v-if="modelValue"><h2>{{ title }}</h2><slot /></aside>',
-  },
-  'el-dialog': { props: ['modelValue'], template: '<aside v-if="modelValue"><slot /></aside>' },
-}
-let open: VueWrapper | undefined
-async function shown(component: unknown, props: Record<string, unknown> = {}, at = '/'): Promise<VueWrapper> {
-  const router = await routed(at)
-  open = mount(component as never, {
-    props: props as never,
-    global: { plugins: [router], stubs },
-    attachTo: document.body,
-  }) as VueWrapper
-  await settle()
-  return open
-}
-const press = async (w: VueWrapper, words: string) => {
-  const button = w.findAll('button').find((b) => b.text().includes(words))
-  if (!button) throw new Error(`no button says ${words}`)
-  await button.trigger(button.attributes('type') === 'submit' ? 'submit' : 'click')
-  await settle()
-}
-const fill = async (w: VueWrapper, label: string, typed: string) => {
-  const at = w.findAll('label').find((l) => l.text().startsWith(label))
-  // A blank of a sentence has its name on itself.
-  const box = at ? w.find(`[id="${at.attributes('for')}"]`) : w.find(`[aria-label="${label}"]`)
-  await box.setValue(typed)
-}
-const asked = (s: Served, method: string, path: string) =>
-  s.asked.filter((a) => a.method === method && a.path.includes(path))
-
-beforeEach(() => {
-  freshDevice()
-  vi.stubGlobal('ResizeObserver', class { observe() {} disconnect() {} }) // prettier-ignore
-  Element.prototype.scrollIntoView = () => undefined
-})
-afterEach(() => {
-  open?.unmount()
-  open = undefined
-  vi.unstubAllGlobals()
-})
-
-describe('the page of a drive', () => {
-  it('shows what stands on the machine, worked anew, with its speed as a band', async () => {
-    serve(common)
-    const w = await shown(DriveView, { id: drive.id })
-    expect(w.text()).toContain('4 × B90')
-    const first = worked.sheet?.answers.find((a) => a.stage === 'tension')
-    expect(w.find('.number').text()).toContain(`${first?.main} ${first?.unit}`)
-    expect(w.find('.number').text()).toContain(first?.how)
-    await press(w, 'Duty')
-    const band = worked.sheet?.driven_band
-    expect(w.text()).toContain(`${band?.low.number} – ${band?.high.number}`)
-    expect(w.text()).toContain(worked.sheet?.wanted?.says)
-  })
-  it('keeps the figures that hold beside a refused change, and says the refusal whole', async () => {
-    let asks = 0
-    serve({ ...common, 'POST /api/calc/v-belt-drive': () => (asks++ ? refused : answer) })
-    const w = await shown(DriveView, { id: drive.id })
-    await w
-      .findAll('button.touch')
-      .find((b) => b.attributes('aria-label')?.startsWith('driver '))
-      ?.trigger('click')
-    await w.find('.callout form input').setValue('15 in')
-    await w.find('.callout form').trigger('submit')
-    await settle()
-    const told = w.find('[role="alert"]').text()
-    expect(told).toContain(refusal.errors[0]?.reason ?? '?')
-    expect(told).toContain(refusal.errors[0]?.allowed ?? '?')
-    expect(w.text()).toContain('4 × B90')
-    expect((w.find('.callout form input').element as HTMLInputElement).value).toBe('15 in')
-  })
-  it('says so when the drive cannot be read, and shows no empty page', async () => {
-    serve({ ...common, [`GET /api/drives/${drive.id}`]: () => down })
-    const w = await shown(DriveView, { id: drive.id })
-    expect(w.find('h1').text()).toBe('The drive could not be read')
-    expect(w.text()).toContain('Try again')
-  })
-  it('has a way on where there is no such drive, and no address or number of it', async () => {
-    const gone = { status: 404, json: { ...down.json, status: 404, detail: 'there is no drive 00000000-0000-4000' } }
-    serve({ ...common, [`GET /api/drives/${drive.id}`]: () => gone })
-    const w = await shown(DriveView, { id: drive.id })
-    expect(w.find('h1').text()).toBe('This drive is not kept here')
-    expect(w.text()).not.toMatch(/api|0000|[0-9a-f]{8}-/)
-    expect(w.html()).toContain('To the machines')
-  })
-  it('cries no wolf while it is read: no red, nothing to be done, only its own shape', async () => {
-    serve({ ...common, 'POST /api/calc/v-belt-drive': () => new Promise(() => undefined) })
-    const w = await shown(DriveView, { id: drive.id })
-    expect(w.find('h1').text()).toBe(drive.name)
-    expect(w.text()).not.toMatch(/nothing drawn|see what is wrong|choose one first/i)
-    expect(w.html()).not.toContain('var(--hot)"')
-    expect(w.find('[aria-label="Reading the drive"]').exists()).toBe(true)
-  })
-  it('shows what was read last where nobody answers, and when that was', async () => {
-    serve(common)
-    const before = await shown(DriveView, { id: drive.id })
-    before.unmount()
-    const offline = () => {
-      throw new TypeError('offline')
-    }
-    serve({ [`GET /api/drives/${drive.id}`]: offline, 'GET /api/families': families })
-    const w = await shown(DriveView, { id: drive.id })
-    expect(w.text()).toContain('No connection. Tuyere shows what this device last read')
-    const first = worked.sheet?.answers.find((a) => a.stage === 'tension')
-    expect(w.find('.number').text()).toContain(first?.main)
-  })
-  it('offers the two ways on where nothing is known of a drive', async () => {
-    serve({ ...common, [`GET /api/drives/${drive.id}`]: { ...driveJson, duty: null, builds: [] } })
-    const w = await shown(DriveView, { id: drive.id })
-    expect(w.text()).toContain('Nothing drawn yet')
-    await press(w, 'Write down what is there')
-    expect(w.text()).toContain('What is on the machine')
-  })
-  it('keeps an unsaved change through a closed tab and puts it back on demand', async () => {
-    serve(common)
-    const first = await shown(DriveView, { id: drive.id })
-    await first
-      .findAll('button.touch')
-      .find((b) => b.attributes('aria-label')?.startsWith('driver '))
-      ?.trigger('click')
-    await first.find('.callout form input').setValue('1450')
-    await first.find('.callout form').trigger('submit')
-    await settle()
-    expect(first.text()).toContain('Changed here, not saved')
-    first.unmount()
-    setActivePinia(createPinia())
-    const again = await shown(DriveView, { id: drive.id })
-    expect(again.text()).toContain('Changed here, not saved')
-    await press(again, 'Put back')
-    expect(again.text()).not.toContain('Changed here, not saved')
-  })
-})
+beforeEach(freshWindow)
+afterEach(putAway)
 
 describe('the worked drive', () => {
   const onBench = () => {

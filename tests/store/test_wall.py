@@ -64,3 +64,9 @@ def test_words_find_by_area_and_belt_and_nothing_finds_nothing(demo: Session) ->
     assert {m.area for m in wall_view(demo, area).machines} == {area}
     assert wall_view(demo, "no such machine at all").machines == []
     assert wall_view(demo, "", start=whole.total).machines == []
+
+
+def test_a_machine_has_its_own_part_of_the_wall(demo: Session) -> None:
+    """Two ways to one picture: the whole wall's cells of a machine, and those asked for by themselves."""
+    for m in wall_view(demo).machines[:4]:
+        assert wall_view(demo, machine=m.id).machines == [m]

@@ -5367,8 +5367,18 @@ export interface components {
             /** Belt */
             belt: number;
             error: components["schemas"]["Figure"];
+            /**
+             * Loose
+             * @description under what is wanted
+             */
+            loose: boolean;
             /** Says */
             says: string;
+            /**
+             * Verdict
+             * @description none where nothing says what it should be
+             */
+            verdict: ("fine" | "watch" | "act") | null;
         };
         /**
          * BeltWearIn
@@ -44128,6 +44138,8 @@ export interface operations {
                 q?: string;
                 /** @description local time less UTC */
                 minutes?: number;
+                /** @description only this machine's part of it */
+                machine?: string | null;
             };
             header?: never;
             path?: never;
@@ -44146,6 +44158,29 @@ export interface operations {
             };
             /** @description problem */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -3,6 +3,8 @@
 export interface Edge {
   no: number
   shown: string
+  /** What the gauge showed, in the core's unit; nothing where it was not read. */
+  force?: number
   state: 'fine' | 'watch' | 'act' | 'none'
   loose: boolean
   says: string

@@ -27,23 +27,9 @@ defineProps<{ by: 'dip' | 'slack'; figure: string; sag?: string; says: string }>
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
-svg {
-  max-width: 100%;
-  height: auto;
-}
-text {
-  fill: var(--ink);
-  font: 500 15px var(--face-label);
-}
-.big {
-  font: 600 19px var(--face-figure);
-  word-spacing: -0.2em;
-  letter-spacing: -0.04em;
-}
-.dim {
-  fill: var(--dim);
-}
 .strand,
 .tight {
   fill: none;
@@ -60,13 +46,5 @@ text {
 .edge {
   fill: var(--metal);
   stroke: var(--ink);
-}
-.thin {
-  stroke: var(--ink);
-  stroke-width: 1.8;
-  fill: none;
-}
-.paper {
-  fill: var(--sheet);
 }
 </style>

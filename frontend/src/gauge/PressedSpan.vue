@@ -9,7 +9,7 @@ const props = defineProps<{
   deflection: string
   span: string
   us: boolean
-  /** The band on the gauge and its end, in its own unit; what it shows now. */
+  /** The band on the gauge and what it shows now, all in the core's unit. */
   low?: number
   high?: number
   now?: number
@@ -89,32 +89,9 @@ const band = computed(() => {
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
-svg {
-  max-width: 100%;
-  height: auto;
-}
-text {
-  fill: var(--ink);
-  font: 500 15px var(--face-label);
-}
-.big {
-  font: 600 19px var(--face-figure);
-  word-spacing: -0.2em;
-  letter-spacing: -0.04em;
-}
-.dim {
-  fill: var(--dim);
-  font-size: 14px;
-}
-.thin {
-  stroke: var(--ink);
-  stroke-width: 1.2;
-  fill: none;
-}
-.dash {
-  stroke-dasharray: 6 5;
-}
 .belt {
   fill: none;
   stroke: var(--belt);
@@ -142,14 +119,8 @@ text {
   stroke: var(--ink);
   stroke-width: 3;
 }
-.solid {
-  fill: var(--ink);
-}
-.tape,
-.paper {
-  fill: var(--sheet);
-}
 .tape {
+  fill: var(--sheet);
   stroke: var(--ink);
   stroke-width: 1.4;
 }

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 
 import type { CompareAnswer, Elevation, FamilyOffer, Option, Picked, Sheet } from '@/api/types'
+import { isAssumption } from '@/shared/format/notices'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { counted } from '@/shared/format/words'
 import { useFamilies } from '@/shared/state/families'
@@ -33,7 +34,7 @@ const rows = computed(() => sorted(families.value, by.value))
 const urgent = computed(() => props.answer.notices.filter((n) => n.level === 'danger'))
 const quiet = computed(() => props.answer.notices.filter((n) => n.level !== 'danger'))
 const said = computed(() => {
-  const assumed = quiet.value.filter((n) => n.code.endsWith('assumed')).length
+  const assumed = quiet.value.filter(isAssumption).length
   const others = quiet.value.length - assumed
   return [assumed ? `${counted(assumed, 'thing')} assumed` : '', others ? counted(others, 'remark') : '']
     .filter(Boolean)

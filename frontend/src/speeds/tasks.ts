@@ -1,15 +1,8 @@
 import type { Figure } from '@/api/types'
+import type { Blank, Part } from '@/forms/sentence'
 
-// What a person comes with, in one sentence with blanks; each is a calculation of the core and shows its drawing.
-export type Part = string | Blank
-export interface Blank {
-  /** Field of the calculation; `N` stands for the last round. */
-  path: string
-  /** What it is, for who hears it. */
-  says: string
-  wide?: number
-  options?: readonly { key: string; name: string }[]
-}
+// What a person comes with, in one sentence with blanks; each is a calculation of the core and shows its drawing. In a
+// path `N` stands for the last round.
 export interface MainFigure {
   label: string
   path: string

@@ -40,9 +40,7 @@ def words_of(drawing: Elevation, units: str | None) -> str:
     out = []
     for w in drawing.wheels:
         size = "" if units is None else f" {shown(2 * float(w.outside_radius), 'length', units, 'size')} outside,"
-        name = (
-            w.id.replace("-", " ") if w.role not in ("driver", "driven") or w.id not in ("driver", "driven") else w.role
-        )
+        name = w.id.replace("-", " ")
         teeth = f" {w.count} teeth," if w.profile in ("chain", "toothed") else ""
         sense = "clockwise" if w.turn < 0 else "counter-clockwise"
         out.append(f"{name[:1].upper()}{name[1:]}{size}{teeth} {_place(w, drawing)}, {sense}.")

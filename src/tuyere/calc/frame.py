@@ -53,6 +53,10 @@ class Frame:
             per=per,
         )
 
+    def roughly(self, length: Figure) -> Figure:
+        """The same length as no tape settles it closer than an eighth; it opens the same step."""
+        return self.figure(length.value, "length", "rough").model_copy(update={"step": length.step})
+
     def band(self, low: float, high: float, kind: str, style: str = "", *, per: str | None = None) -> Band:
         """A band of two figures of one kind."""
         return banded(self.figure(low, kind, style, per=per), self.figure(high, kind, style, per=per))

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 
 import type { Notice } from '@/api/types'
+import { bySeverity, isAssumption } from '@/shared/format/notices'
 import NoticeList from './NoticeList.vue'
 
 // What is to be said of an answer, the worst first and always in sight; the rest is one press away. What was assumed is
@@ -9,12 +10,8 @@ import NoticeList from './NoticeList.vue'
 const props = defineProps<{ notices: Notice[] }>()
 const emit = defineEmits<{ assumption: [notice: Notice] }>()
 const open = ref(false)
-const weight = { danger: 0, caution: 1, info: 2 } as const
-const isAssumed = (n: Notice) => n.code.endsWith('assumed')
-const assumed = computed(() => props.notices.filter(isAssumed))
-const said = computed(() =>
-  props.notices.filter((n) => !isAssumed(n)).sort((a, b) => weight[a.level] - weight[b.level]),
-)
+const assumed = computed(() => props.notices.filter(isAssumption))
+const said = computed(() => bySeverity(props.notices))
 // Danger is never folded away.
 const always = computed(() => Math.max(1, said.value.filter((n) => n.level === 'danger').length))
 const shown = computed(() => (open.value ? said.value : said.value.slice(0, always.value)))

@@ -2,17 +2,13 @@
 import { computed } from 'vue'
 
 import type { Notice } from '@/api/types'
+import { bySeverity, isAssumption } from '@/shared/format/notices'
 
 const props = defineProps<{ notices: Notice[]; replaceable?: boolean }>()
 const emit = defineEmits<{ replace: [path: string] }>()
 // Assumptions share one line, so that they never push the answer out of sight.
-const isAssumption = (n: Notice) => n.code.endsWith('assumed')
 const assumptions = computed(() => props.notices.filter(isAssumption))
-// What can hurt comes first.
-const weight = { danger: 0, caution: 1, info: 2 } as const
-const rest = computed(() =>
-  props.notices.filter((n) => !isAssumption(n)).sort((a, b) => weight[a.level] - weight[b.level]),
-)
+const rest = computed(() => bySeverity(props.notices))
 const words = { info: 'Note', caution: 'Caution', danger: 'Danger' } as const
 </script>
 

@@ -116,8 +116,8 @@ def belt_length(given: BeltLengthIn, frame: Frame) -> BeltLengthOut:
         says=f"The belt's line is {long.shown} long."
         if given.centre_distance is not None
         else f"The shafts stand {apart.shown} apart.",
-        belt_length=fig(r.length_mm, "length", "tape"),
-        centre_distance=fig(r.centre_mm, "length", "tape"),
+        belt_length=long,
+        centre_distance=apart,
         small_arc=fig(r.small_arc_deg, "angle"),
         large_arc=fig(r.large_arc_deg, "angle"),
         span=fig(r.span_mm, "length", "tape"),

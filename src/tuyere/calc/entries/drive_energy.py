@@ -95,21 +95,18 @@ def drive_energy(given: EnergyIn, frame: Frame) -> EnergyOut:
             years = payback_years(given.cost, saved, given.energy_price)
             payback = f"{12 * years:.0f} months" if years < 2 else f"{years:.1f} years"
     f, price = frame.figure, given.energy_price
-    heat = f(lost, "energy", "about").shown
-    says = f"It turns about {heat} into heat in a year."
-    if saved is not None:
-        gain = (
-            f"A better one saves about {f(saved, 'energy', 'about').shown}"
-            if saved > 0
-            else "The other one saves nothing"
-        )
+    heat = f(lost, "energy", "about")
+    spared = None if saved is None else f(saved, "energy", "about")
+    says = f"It turns about {heat.shown} into heat in a year."
+    if spared is not None:
+        gain = f"A better one saves about {spared.shown}" if spared.value > 0 else "The other one saves nothing"
         paid = f", and is paid back in {payback}" if payback.endswith(("months", "years")) else ""
         says += f" {gain}{paid}."
     return EnergyOut(
         says=says,
-        yearly_loss=f(lost, "energy", "about"),
+        yearly_loss=heat,
         yearly_cost=None if price is None else f(lost * price, "money", "about"),
-        saved=None if saved is None else f(saved, "energy", "about"),
+        saved=spared,
         saved_money=None if saved is None or price is None else f(saved * price, "money", "about"),
         payback=payback,
     )

@@ -183,8 +183,8 @@ def motor_min_sheave(given: MinSheaveIn, frame: Frame) -> MinSheaveOut:
     least, face = f(r.least_mm, "length", "size"), f(r.widest_mm, "length", "size")
     return MinSheaveOut(
         says=f"No smaller than {least.shown} {'outside' if narrow else 'pitch'} diameter, no wider than {face.shown}, frame {r.frame}.",
-        least_sheave=f(r.least_mm, "length", "size"),
+        least_sheave=least,
         measured_as="outside diameter" if narrow else "pitch diameter",
-        widest_face=f(r.widest_mm, "length", "size"),
+        widest_face=face,
         frame=r.frame,
     )

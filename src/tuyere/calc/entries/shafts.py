@@ -73,14 +73,13 @@ def shaft_load(given: ShaftLoadIn, frame: Frame) -> ShaftLoadOut:
     f = frame.figure
     near = f(r.near_n, "force")
     more = f(100 * r.near_n / given.pull.value, "percent")
-    life = (
-        "" if r.near_life_h is None else f" Nine in ten such bearings last {f(r.near_life_h, 'hours', 'about').shown}."
-    )
+    hours = None if r.near_life_h is None else f(r.near_life_h, "hours", "about")
+    life = "" if hours is None else f" Nine in ten such bearings last {hours.shown}."
     return ShaftLoadOut(
         says=f"The near bearing carries {near.shown}, {more.shown} of the pull itself.{life}",
-        near_bearing=f(r.near_n, "force"),
+        near_bearing=near,
         far_bearing=f(r.far_n, "force"),
-        near_life=None if r.near_life_h is None else f(r.near_life_h, "hours", "about"),
+        near_life=hours,
         far_life=None if r.far_life_h is None else f(r.far_life_h, "hours", "about"),
     )
 

@@ -91,6 +91,8 @@ class BeltReadOut(Answer):
     at: OnScale
     error: Figure
     says: str
+    verdict: Literal["fine", "watch", "act"] | None = Field(description="none where nothing says what it should be")
+    loose: bool = Field(description="under what is wanted")
 
 
 class TensionReadingOut(Answer):
@@ -325,6 +327,7 @@ def tension_reading(given: TensionReadingIn, frame: Frame) -> TensionReadingOut:
             "input.drive",
         )
     minds = {str(method_row(r.method)["mind"]) for r in given.readings}
+    judged = {b: None if band is None else _verdict(float(read[b].tension_n), band, slips) for b in belts}
     return TensionReadingOut(
         says=says,
         verdict=verdict,
@@ -333,9 +336,11 @@ def tension_reading(given: TensionReadingIn, frame: Frame) -> TensionReadingOut:
                 belt=b,
                 at=scale.at(read[b].tension_n),
                 error=frame.figure(read[b].error_n, "force", per="belt"),
-                says="" if band is None else _verdict(float(read[b].tension_n), band, slips)[1],
+                says="" if one is None else one[1],
+                verdict=None if one is None else one[0],
+                loose=one is not None and one[0] != "fine" and band is not None and read[b].tension_n < band.low_n,
             )
-            for b in belts
+            for b, one in judged.items()
         ],
         mean=mean_shown,
         spread=frame.figure(together.spread_percent, "percent") if len(every) > 1 else None,

@@ -7,12 +7,15 @@ from dataclasses import dataclass
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.formulas import (
+    HAND,
     elongation_centres,
     elongation_outside,
     excess_of_hand,
     excess_of_sag,
     hand_of_excess,
     large_sprocket_limit,
+    least_hand_movement,
+    most_hand_movement,
     pitch_diameter,
     ride_out,
     sag_of_excess,
@@ -21,6 +24,8 @@ from tuyere.core.roller_chain.tables import Chain
 from tuyere.core.sources import PRACTICE
 from tuyere.core.steps import looked_up, quiet
 
+# A chain that is ordered at this share of its limit comes before it is worn out; common practice.
+ORDER_AT = 0.7
 GENERAL, FIXED, TIMING = 3.0, 1.5, 0.8
 
 
@@ -91,7 +96,7 @@ def judge_wear(
             circle = pitch_diameter(of.pitch_mm, large_teeth)
         out = ride_out(max(percent, 0.0), circle)
     length_limit = pitches * of.pitch_mm * (1 + limit / 100) + (of.roller_mm if over_rollers else 0.0)
-    verdict = "replace" if percent >= limit else "soon" if percent >= 0.7 * limit else "fine"
+    verdict = "replace" if percent >= limit else "soon" if percent >= ORDER_AT * limit else "fine"
     if percent < -0.2:
         notice(
             "caution",
@@ -120,14 +125,14 @@ def judge_wear(
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Slack:
-    """Sag, hand movement and excess in mm; percents of the span; the wanted band of hand movement in percent."""
+    """Sag, hand movement, excess and the wanted band of hand movement in mm; percents of the span."""
 
     sag_mm: float
     hand_mm: float
     excess_mm: float
     sag_percent: float
     hand_percent: float
-    band: tuple[float, float]
+    wanted_mm: tuple[float, float]
     verdict: str
 
 
@@ -161,14 +166,15 @@ def judge_slack(span_mm: float, hand_mm: float | None, sag_mm: float | None, ste
         assert sag_mm is not None
         excess = excess_of_sag(sag_mm, span_mm)
         sag, hand = sag_mm, hand_of_excess(excess, span_mm)
-    band = (2.0, 3.0) if steep_or_shock else (4.0, 6.0)
+    share = looked_up("k_st", 0.5 if steep_or_shock else 1.0, "", HAND)
+    low, high = least_hand_movement(span_mm, share), most_hand_movement(span_mm, share)
     percent = 100 * hand / span_mm
-    verdict = "too tight" if percent < band[0] else "too slack" if percent > band[1] else "fine"
+    verdict = "too tight" if hand < low else "too slack" if hand > high else "fine"
     if verdict != "fine":
         notice(
             "caution",
             "slack",
-            f"{verdict.capitalize()}: {band[0]:g} to {band[1]:g} % of the span is wanted as hand movement, both ways "
+            f"{verdict.capitalize()}: {100 * low / span_mm:g} to {100 * high / span_mm:g} % of the span is wanted as hand movement, both ways "
             "together.",
             f"input.{field}",
             "The slack must leave on the strand that comes off the driver.",
@@ -179,6 +185,6 @@ def judge_slack(span_mm: float, hand_mm: float | None, sag_mm: float | None, ste
         excess_mm=excess,
         sag_percent=100 * sag / span_mm,
         hand_percent=percent,
-        band=band,
+        wanted_mm=(low, high),
         verdict=verdict,
     )

@@ -12,9 +12,9 @@ from tuyere.store.builds.drawn import drawn_of
 from tuyere.store.builds.standing import temporary_now
 from tuyere.store.jobs.dues import when_due
 from tuyere.store.jobs.tables import Due
-from tuyere.store.machines.book import list_machines
+from tuyere.store.machines.book import list_machines, machine_view
 from tuyere.store.machines.meter import meters_of
-from tuyere.store.machines.views import DriveLine
+from tuyere.store.machines.views import DriveLine, MachineList
 from tuyere.store.plumbing.base import now
 from tuyere.store.upkeep.views import WallDrive, WallMachine, WallView
 
@@ -66,11 +66,25 @@ def _state(line: DriveLine, found: Sequence[tuple[str, str] | None]) -> tuple[st
     return ("watch", line.state) if "draft" in line.state else ("fine", "fine")
 
 
-def wall_view(session: Session, words: str = "", start: int = 0, minutes_from_utc: int = 0) -> WallView:
-    """A part of the wall from machine ``start`` on; a drive that cannot be drawn has its name only."""
+def wall_view(
+    session: Session,
+    words: str = "",
+    start: int = 0,
+    minutes_from_utc: int = 0,
+    *,
+    machine: uuid.UUID | None = None,
+) -> WallView:
+    """A part of the wall from machine ``start`` on, or one ``machine`` of it; a drive that cannot be drawn has its name only.
+
+    Raises NotThere for a machine that is not kept.
+    """
     here = timezone(timedelta(minutes=minutes_from_utc))
     day = now().astimezone(here).replace(hour=0, minute=0, second=0, microsecond=0)
-    page = list_machines(session, words, start, MOST)
+    if machine is None:
+        page = list_machines(session, words, start, MOST)
+    else:
+        one = machine_view(session, machine)
+        page = MachineList(machines=[one], total=1, areas=[a for a in (one.area,) if a])
     drives = [d.id for m in page.machines for d in m.drives]
     drawn = drawn_of(session, drives) if drives else {}
     late = _late(session, [m.id for m in page.machines], day.astimezone(UTC))

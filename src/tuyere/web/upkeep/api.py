@@ -67,6 +67,7 @@ class WallQuery(SearchQuery):
     """What is found on the wall, from where on, by the clock of who asks."""
 
     minutes: Annotated[int, Field(ge=-960, le=960, description="local time less UTC")] = 0
+    machine: uuid.UUID | None = Field(default=None, description="only this machine's part of it")
 
 
 class FeedQuery(BaseModel):
@@ -75,11 +76,11 @@ class FeedQuery(BaseModel):
     area: Area = ""
 
 
-@api.get("/wall", summary="The works as a wall of drives", responses=documented(WallView))
+@api.get("/wall", summary="The works as a wall of drives", responses=documented(WallView, 404))
 def the_wall(query: WallQuery) -> Response:
     """Every drive to scale in walking order, with its state and why."""
     with session() as s:
-        return answer(wall_view(s, query.q, query.start, query.minutes))
+        return answer(wall_view(s, query.q, query.start, query.minutes, machine=query.machine))
 
 
 @api.get("/round", summary="What is due now and this week", responses=documented(RoundView))

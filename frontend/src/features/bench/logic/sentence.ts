@@ -1,59 +1,54 @@
 import type { Choice } from '@/api/types'
 import type { Field } from '@/forms/schema'
+import { fieldAt, type Blank, type Part } from '@/forms/sentence'
 import { keyWords } from '@/shared/format/words'
-
-/** A piece of a card's sentence: words, or a blank for a field with what may be picked in it. */
-export type Piece = { words: string } | { field: Field; options?: { key: string; name: string }[] }
 
 const BLANK = /\{([a-z_.0-9]+)(?:\?([^:}]*):([^}]*))?\}/g
 
-/** The field of a path, groups looked into. */
-export function fieldAt(path: string, among: readonly Field[]): Field | undefined {
-  for (const f of among) {
-    if (f.path === path) return f
-    if (f.form === 'group' && path.startsWith(f.path + '.')) return fieldAt(path, f.fields)
-  }
-  return undefined
-}
+/** What a blank is called for who hears it: the help of its field, else its name. */
+export const saysOf = (f: Field): string => f.help.split(';')[0]?.trim() || keyWords(f.name)
 
-/** The lines of a card's sentence; the server's words, the schema's fields, and what their keys are called. */
+/** The lines of a card's sentence: the server's words, the schema's fields, and what their keys are called. */
 export function linesOf(
   sentence: string,
   fields: readonly Field[],
   names: Record<string, Record<string, string>>,
   keyed: (table: 'drivers' | 'driven_machines') => readonly Choice[],
-): Piece[][] {
+): Part[][] {
+  const blank = (f: Field, no: string | undefined, yes: string | undefined): Blank => {
+    const base = { path: f.path, says: saysOf(f), wide: f.form === 'text' ? 5 : 6 }
+    const called = names[f.path] ?? {}
+    if (f.form === 'flag')
+      return {
+        ...base,
+        options: [
+          { key: '', name: no || 'no' },
+          { key: 'yes', name: yes || 'yes' },
+        ],
+      }
+    if (f.form === 'choice')
+      return { ...base, options: f.options.map((key) => ({ key, name: called[key] ?? keyWords(key) })) }
+    if (f.form === 'keyed') return { ...base, options: keyed(f.table).map(({ key, name }) => ({ key, name })) }
+    return base
+  }
   return sentence.split('|').map((line) => {
-    const out: Piece[] = []
+    const out: Part[] = []
     let end = 0
     for (const m of line.matchAll(BLANK)) {
-      if (m.index > end) out.push({ words: line.slice(end, m.index) })
+      if (m.index > end) out.push(line.slice(end, m.index))
       end = m.index + m[0].length
       const field = fieldAt(m[1] ?? '', fields)
-      if (!field) continue
-      const called = names[field.path] ?? {}
-      if (field.form === 'flag')
-        out.push({
-          field,
-          options: [
-            { key: '', name: m[2] || 'no' },
-            { key: 'yes', name: m[3] || 'yes' },
-          ],
-        })
-      else if (field.form === 'choice')
-        out.push({ field, options: field.options.map((key) => ({ key, name: called[key] ?? keyWords(key) })) })
-      else if (field.form === 'keyed')
-        out.push({ field, options: keyed(field.table).map(({ key, name }) => ({ key, name })) })
-      else out.push({ field })
+      if (field) out.push(blank(field, m[2], m[3]))
     }
-    if (end < line.length) out.push({ words: line.slice(end) })
+    if (end < line.length) out.push(line.slice(end))
     return out
   })
 }
 
-/** What a blank is called for who hears it: the help of its field, else its name. */
-export const saysOf = (f: Field): string => f.help.split(';')[0]?.trim() || keyWords(f.name)
+/** Every field that the answer cannot do without, groups looked into. */
+export const neededOf = (fields: readonly Field[]): string[] =>
+  fields.flatMap((f) => (!f.needed ? [] : f.form === 'group' ? neededOf(f.fields) : [f.path]))
 
 /** Whether everything is said that the answer needs. */
 export const complete = (fields: readonly Field[], typed: Record<string, unknown>): boolean =>
-  fields.every((f) => !f.needed || (f.form === 'group' ? complete(f.fields, typed) : Boolean(typed[f.path])))
+  neededOf(fields).every((path) => Boolean(typed[path]))

@@ -45,29 +45,15 @@ const X = { sheave: 180, near: 380, far: 740 }
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
 svg {
   width: 100%;
 }
-text {
-  fill: var(--ink);
-  font: 500 16px var(--face-label);
-}
-.big {
-  font: 600 20px var(--face-figure);
-}
-.metal {
-  fill: var(--metal);
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
 .sheet {
   fill: var(--sheet);
   stroke: var(--ink);
-}
-.thin {
-  stroke: var(--ink);
-  fill: none;
 }
 .thick {
   stroke: var(--ink);

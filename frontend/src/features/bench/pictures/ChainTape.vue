@@ -77,19 +77,14 @@ const pins = computed(() => {
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
 svg {
   width: 100%;
 }
-text {
-  fill: var(--ink);
-  font: 500 16px var(--face-label);
-}
 .number {
   font: 600 20px var(--face-figure);
-}
-.dim {
-  fill: var(--dim);
 }
 .bad {
   fill: var(--hot);
@@ -103,13 +98,6 @@ text {
 .mark {
   stroke: var(--ink);
   stroke-width: 1.2;
-}
-.thin {
-  stroke: var(--ink);
-  fill: none;
-}
-.dash {
-  stroke-dasharray: 5 4;
 }
 .limit {
   stroke: var(--hot);

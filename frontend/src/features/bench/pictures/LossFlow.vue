@@ -18,10 +18,10 @@ const then = computed(() => (props.better === undefined ? undefined : wide(props
     :aria-label="`Power through the drive${lost ? `, ${lost.shown} a year into heat` : ''}`"
   >
     <path d="M40 40H860l26 34-26 34H40z" class="metal" />
-    <path :d="`M360 108h${now}v70h14l-${now / 2 + 14} 26l-${now / 2 + 14}-26h14z`" class="heat" />
+    <path :d="`M360 108h${now}v70h14l-${now / 2 + 14} 26l-${now / 2 + 14}-26h14z`" class="solid" />
     <path v-if="then" :d="`M600 108h${then}v70h14l-${then / 2 + 14} 26l-${then / 2 + 14}-26h14z`" class="better" />
-    <text x="60" y="80" class="big">in</text>
-    <text x="800" y="80" class="big">to the machine</text>
+    <text x="60" y="80" class="end">in</text>
+    <text x="800" y="80" class="end">to the machine</text>
     <text :x="360 + now / 2" y="232" text-anchor="middle">
       {{ lost ? `heat now, ${lost.shown} a year` : 'heat now' }}
     </text>
@@ -30,29 +30,15 @@ const then = computed(() => (props.better === undefined ? undefined : wide(props
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
 svg {
   width: 100%;
 }
-text {
-  fill: var(--ink);
-  font: 500 17px var(--face-label);
-}
-.big {
-  font-size: 20px;
-  font-weight: 600;
+.end {
+  font: 600 20px var(--face-label);
   text-anchor: middle;
-}
-.dim {
-  fill: var(--dim);
-}
-.metal {
-  fill: var(--metal);
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-.heat {
-  fill: var(--ink);
 }
 .better {
   fill: none;

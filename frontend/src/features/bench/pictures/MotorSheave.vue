@@ -22,8 +22,8 @@ const face = computed(() => figureOf(props.result, 'widest_face'))
     <rect x="170" y="124" width="112" height="22" class="metal" />
     <path d="M184 74h70v122h-70z" class="metal" />
     <path d="M184 88h70M184 104h70M184 166h70M184 182h70" class="thin" />
-    <path d="M150 74V196M145 79l10-10M145 201l10-10" class="dim-line" />
-    <path d="M184 222H254M179 227l10-10M249 227l10-10" class="dim-line" />
+    <path d="M150 74V196M145 79l10-10M145 201l10-10" class="thin" />
+    <path d="M184 222H254M179 227l10-10M249 227l10-10" class="thin" />
     <text v-if="least" x="140" y="142" text-anchor="end" class="big">{{ least.shown }}</text>
     <text x="140" y="164" text-anchor="end">no smaller</text>
     <text v-if="face" x="219" y="250" text-anchor="middle" class="big">{{ face.shown }}</text>
@@ -31,25 +31,10 @@ const face = computed(() => figureOf(props.result, 'widest_face'))
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
 svg {
   width: 100%;
-}
-text {
-  fill: var(--ink);
-  font: 500 16px var(--face-label);
-}
-.big {
-  font: 600 20px var(--face-figure);
-}
-.metal {
-  fill: var(--metal);
-  stroke: var(--ink);
-  stroke-width: 1.6;
-}
-.thin,
-.dim-line {
-  stroke: var(--ink);
-  fill: none;
 }
 </style>

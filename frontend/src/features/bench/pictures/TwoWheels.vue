@@ -47,13 +47,11 @@ const tangents = computed(() => {
   </svg>
 </template>
 
+<style scoped src="@/drawing/picture.css"></style>
+
 <style scoped>
 svg {
   width: 100%;
-}
-text {
-  fill: var(--dim);
-  font: 500 16px var(--face-label);
 }
 .wheel {
   fill: var(--metal);

@@ -5,6 +5,8 @@ import { useRoute } from 'vue-router'
 import { calculate } from '@/api/calc'
 import type { CalcLine, Elevation, Notice, Step } from '@/api/types'
 import { bodyOf, carryTyped, fieldsOf, type Schema } from '@/forms/schema'
+import { fieldAt } from '@/forms/sentence'
+import SentenceForm from '@/forms/SentenceForm.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { isBare } from '@/shared/format/units'
 import { plainName, wheelName } from '@/shared/format/words'
@@ -18,10 +20,9 @@ import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 
 import CardPicture from '../components/CardPicture.vue'
-import CardSentence from '../components/CardSentence.vue'
 import ReadingBar from '../components/ReadingBar.vue'
 import HungBlank from '../components/HungBlank.vue'
-import { complete, fieldAt, linesOf, saysOf } from '../logic/sentence'
+import { complete, linesOf, neededOf, saysOf } from '../logic/sentence'
 import { PLACES } from '../logic/places'
 import { usedCard } from '../logic/lately'
 
@@ -90,7 +91,10 @@ function example() {
 // What is not a word or a flag of the refusals that stand at their blanks.
 const others = computed(() =>
   problem.value
-    ? otherFaults(problem.value, card.value.sentence.match(/(?<=\{)[a-z_.0-9]+/g)?.map((p) => 'input.' + p) ?? [])
+    ? otherFaults(
+        problem.value,
+        lines.value.flat().flatMap((p) => (typeof p === 'string' ? [] : ['input.' + p.path])),
+      )
     : [],
 )
 const saysNothingElse = computed(() => Boolean(problem.value && !problem.value.errors.length))
@@ -148,11 +152,14 @@ onBeforeUnmount(() => window.clearTimeout(timer))
       </span>
     </div>
     <section class="sheet ask">
-      <CardSentence
+      <SentenceForm
         :model-value="typed"
-        :lines="lines"
+        :sentence="lines"
+        :fields="fields"
+        :needed="neededOf(fields)"
         :problem="problem"
         :assumed="assumed"
+        large
         @update:model-value="take"
       />
       <FaultList :faults="saysNothingElse ? [{ path: '', reason: problem?.detail ?? '', allowed: '' }] : others" />

@@ -21,10 +21,8 @@ const emit = defineEmits<{ touch: [no: number]; whole: [] }>()
 const settings = useSettings()
 const by = computed(() => props.sheet.setting.by)
 const pressed = computed(() => by.value === 'press' || by.value === 'press-width')
-const number = (shown: string | undefined) =>
-  shown === undefined ? undefined : Number(shown.replace(/[,\u202f]/g, ''))
-const low = computed(() => props.target?.aim.low.deflection_force?.number)
-const high = computed(() => props.target?.aim.high.deflection_force?.number)
+const low = computed(() => props.target?.aim.low.deflection_force?.value)
+const high = computed(() => props.target?.aim.high.deflection_force?.value)
 // The dial shows the belt that asks for it: the worst that was read, else nothing.
 const worst = computed(
   () =>
@@ -32,7 +30,6 @@ const worst = computed(
     props.edges.find((e) => e.state === 'watch') ??
     props.edges.find((e) => e.shown),
 )
-const now = computed(() => (worst.value?.shown ? number(worst.value.shown.split(' ')[0]) : undefined))
 const answer = (key: string) => props.sheet.answers.find((a) => a.key === key)
 const hang = computed(() => answer(by.value === 'dip' ? 'dip' : 'hand'))
 const sag = computed(() => answer('sag'))
@@ -67,9 +64,9 @@ const strand = computed(
         :deflection="target.deflection.shown"
         :span="target.span.shown"
         :us="settings.units === 'us'"
-        :low="number(low)"
-        :high="number(high)"
-        :now="now"
+        :low="low"
+        :high="high"
+        :now="worst?.force"
         :now-shown="worst?.shown"
         :wide="by === 'press-width'"
         :says="`${words}: ${target.deflection.shown} on a span of ${target.span.shown}`"

@@ -47,8 +47,6 @@ export function useTryReadings(
     { deep: true, immediate: true },
   )
 
-  const stateOf = (says: string): 'fine' | 'watch' | 'act' =>
-    says.startsWith('slips') ? 'act' : says === 'in the band' ? 'fine' : 'watch'
   const r = computed(() => answer.value?.result)
   const edges = computed<Edge[]>(() =>
     Array.from({ length: belts() }, (_, k) => {
@@ -56,8 +54,9 @@ export function useTryReadings(
       return {
         no: k + 1,
         shown: own?.at.deflection_force?.shown ?? kept.value.read[k + 1] ?? '',
-        state: own ? stateOf(own.says) : 'none',
-        loose: own ? /loose|slips/.test(own.says) : false,
+        force: own?.at.deflection_force?.value,
+        state: own?.verdict ?? 'none',
+        loose: own?.loose ?? false,
         says: own?.says ?? '',
       }
     }),
@@ -68,7 +67,7 @@ export function useTryReadings(
       name: belts() > 1 ? `belt ${b.belt}` : 'belt',
       number: b.at.deflection_force?.number ?? '',
       at: b.at.tension.value,
-      state: stateOf(b.says),
+      state: b.verdict ?? 'fine',
     })),
   )
   const set = (no: number, typed: string) => (kept.value.read = { ...kept.value.read, [no]: typed })

@@ -40,10 +40,10 @@ async function load() {
   }
   machine.value = got.data
   setPlace(got.data.name, areaCrumb(got.data.area))
-  const query = { q: got.data.tag || got.data.name, minutes: -new Date().getTimezoneOffset() }
+  const query = { machine: props.id, minutes: -new Date().getTimezoneOffset() }
   const wall = await attempt(api.GET('/api/wall', { params: { query } }))
-  const own = wall.ok ? wall.data.machines.find((m) => m.id === props.id) : undefined
-  hung.value = Object.fromEntries((own?.drives ?? []).map((d) => [d.id, d]))
+  const own = wall.ok ? (wall.data.machines[0]?.drives ?? []) : []
+  hung.value = Object.fromEntries(own.map((d) => [d.id, d]))
 }
 async function addDrive() {
   const body = { ...fresh.value, created_by_name: settings.name }

@@ -21,7 +21,7 @@ import NoticeList from '@/shared/ui/NoticeList.vue'
 import KeepSpeeds from '../components/KeepSpeeds.vue'
 import LineTable from '../components/LineTable.vue'
 import ReadMeters from '../components/ReadMeters.vue'
-import SentenceForm from '../components/SentenceForm.vue'
+import SentenceForm from '@/forms/SentenceForm.vue'
 import { inRound, shownAt, taskOf } from '@/speeds/tasks'
 import type { SpeedsOfDrive } from '@/speeds/types'
 
@@ -186,7 +186,7 @@ onBeforeUnmount(() => clearTimeout(timer))
           :sentence="task.sentence"
           :fields="fields"
           :needed="task.needed"
-          :round="round"
+          :at="(path: string) => inRound(path, round)"
           :problem="problem"
         />
         <ReadMeters

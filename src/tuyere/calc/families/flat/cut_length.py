@@ -110,16 +110,16 @@ def belt_cut_length(given: CutLengthIn, frame: Frame) -> CutLengthOut:
     if r.pulleys is not None:
         frame.elevation = r.pulleys.elevation
     f = frame.figure
-    cut, short = f(r.cut_mm, "length", "rough"), f(r.short_mm, "length", "tape")
-    low, high = f(r.cut_least_mm, "length", "rough"), f(r.cut_most_mm, "length", "rough")
+    cut, short = f(r.cut_mm, "length", "tape"), f(r.short_mm, "length", "tape")
+    low, high = f(r.cut_least_mm, "length", "tape"), f(r.cut_most_mm, "length", "tape")
     between = "" if low.number == high.number else f" (between {low.number} and {high.shown})"
     return CutLengthOut(
         says=f"Cut it {cut.shown} long{between}: {short.shown} shorter than its path"
         + (f", and {f(r.lap_mm, 'length', 'tape').shown} for the lap." if r.lap_mm > 0 else "."),
-        cut_length=f(r.cut_mm, "length", "tape"),
-        cut_least=f(r.cut_least_mm, "length", "tape"),
-        cut_most=f(r.cut_most_mm, "length", "tape"),
+        cut_length=cut,
+        cut_least=low,
+        cut_most=high,
         loop_length=f(r.loop_mm, "length", "tape"),
-        cut_short=f(r.short_mm, "length", "tape"),
+        cut_short=short,
         lap=f(r.lap_mm, "length", "size"),
     )

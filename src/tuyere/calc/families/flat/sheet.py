@@ -13,8 +13,8 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
     """Call-outs, main answers and the setting of a worked drive."""
     f, c = frame.figure, frame.call_out
     # A loop of leather and its dip are not read closer than an eighth of an inch.
-    loop = f(r.belt_length.value, "length", "rough").model_copy(update={"step": r.belt_length.step})
-    dip = f(r.dip.value, "length", "rough").model_copy(update={"step": r.dip.step})
+    loop = frame.roughly(r.belt_length)
+    dip = frame.roughly(r.dip)
     return SheetOut(
         family="flat",
         designation=r.designation,

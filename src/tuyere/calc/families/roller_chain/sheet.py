@@ -13,12 +13,8 @@ def chain_sheet(given: ChainDriveIn, r: ChainDriveOut, frame: Frame, side: Besid
     """Call-outs, main answers and the slack of a worked drive."""
     f, c = frame.figure, frame.call_out
     # A hand's movement is a rule of thumb: a range, and no closer than an eighth of an inch.
-    low, high = (
-        f(x.value, "length", "rough").model_copy(update={"step": x.step})
-        for x in (r.hand_movement_band.low, r.hand_movement_band.high)
-    )
-    hand = banded(low, high)
-    sag = f(r.sag.value, "length", "rough").model_copy(update={"step": r.sag.step})
+    hand = banded(frame.roughly(r.hand_movement_band.low), frame.roughly(r.hand_movement_band.high))
+    sag = frame.roughly(r.sag)
     mounted = f"{r.length.mounted_low.number} – {r.length.mounted_high.shown}"
     return SheetOut(
         family="roller-chain",

@@ -12,7 +12,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.roller_chain.tables import chain
-from tuyere.core.roller_chain.wear import judge_slack, judge_wear
+from tuyere.core.roller_chain.wear import ORDER_AT, judge_slack, judge_wear
 
 GROUP = "Roller chain"
 
@@ -78,11 +78,12 @@ def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
     percent, limit = f(r.elongation, "percent"), f(r.limit, "percent")
     left = f(max(r.length_limit_mm - given.measured.value, 0.0), "length", "tape").shown
     end = max(1.4 * r.limit, 1.05 * r.elongation)
+    grown = f"{percent.shown} longer than new" if r.elongation > 0 else "No longer than new"
     return ChainWearOut(
         says={
-            "fine": f"{percent.shown} longer than new. Good for now: the limit is {limit.shown}.",
-            "soon": f"{percent.shown} longer than new. Order a chain now: {left} more over these {given.pitches} pitches and it is worn out.",
-            "replace": f"{percent.shown} longer than new: worn out. Change the chain before it eats the sprockets.",
+            "fine": f"{grown}. Good for now: the limit is {limit.shown}.",
+            "soon": f"{grown}. Order a chain now: {left} more over these {given.pitches} pitches and it is worn out.",
+            "replace": f"{grown}: worn out. Change the chain before it eats the sprockets.",
         }[r.verdict],
         bar=BarOut(
             reading=max(r.elongation, 0.0),
@@ -96,7 +97,7 @@ def chain_wear(given: ChainWearIn, frame: Frame) -> ChainWearOut:
                 mark(limit),
             ],
             zones=[
-                ZoneOut(low=0.7 * r.limit, high=r.limit, state="watch", word="order"),
+                ZoneOut(low=ORDER_AT * r.limit, high=r.limit, state="watch", word="order"),
                 ZoneOut(low=r.limit, high=end, state="act", word="replace"),
             ],
         ),
@@ -153,9 +154,9 @@ def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
     """Judge the slack."""
     r = judge_slack(given.span.value, maybe(given.hand_movement), maybe(given.sag), given.steep_or_shock)
     f = frame.figure
-    low, high = (given.span.value * x / 100 for x in r.band)
-    a, b = f(low, "length", "tape"), f(high, "length", "tape")
-    wanted = Band(low=a, high=b, per=None, shown=f"{a.number} – {b.number} {b.unit_shown}")
+    wanted = frame.band(*r.wanted_mm, "length", "tape")
+    low, high = wanted.low, wanted.high
+    end = max(1.6 * high.value, 1.1 * r.hand_mm)
     moved = f(r.hand_mm, "length", "tape")
     word = {"fine": "As slack as it should be", "too tight": "Too tight", "too slack": "Too slack"}[r.verdict]
     return ChainSlackOut(
@@ -164,13 +165,13 @@ def chain_slack(given: ChainSlackIn, frame: Frame) -> ChainSlackOut:
             reading=r.hand_mm,
             shown=moved.shown,
             low=0.0,
-            high=max(1.6 * high, 1.1 * r.hand_mm),
-            unit=a.unit_shown,
-            marks=[mark(a), mark(b)],
+            high=end,
+            unit=low.unit_shown,
+            marks=[mark(low), mark(high)],
             zones=[
-                ZoneOut(low=0.0, high=low, state="watch", word="too tight"),
-                ZoneOut(low=low, high=high, state="fine", word="right"),
-                ZoneOut(low=high, high=max(1.6 * high, 1.1 * r.hand_mm), state="watch", word="too slack"),
+                ZoneOut(low=0.0, high=low.value, state="watch", word="too tight"),
+                ZoneOut(low=low.value, high=high.value, state="fine", word="right"),
+                ZoneOut(low=high.value, high=end, state="watch", word="too slack"),
             ],
         ),
         hand_movement=moved,

@@ -1,39 +1,44 @@
 <script setup lang="ts">
-import TypedBlank from '@/forms/TypedBlank.vue'
-import type { Field } from '@/forms/schema'
 import type { Problem } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
 import { isBare } from '@/shared/format/units'
-import { useSettings } from '@/shared/state/settings'
 import { wheelName } from '@/shared/format/words'
+import { useSettings } from '@/shared/state/settings'
 
-import { inRound, type Blank, type Part } from '@/speeds/tasks'
+import type { Field } from './schema'
+import { fieldAt, type Blank, type Part } from './sentence'
+import TypedBlank from './TypedBlank.vue'
 
 // The question as a sentence with blanks: what is typed stands in it, what is not typed yet is a dashed line.
-const props = defineProps<{
-  sentence: readonly (readonly Part[])[]
-  fields: Field[]
-  needed: readonly string[]
-  round: number
-  problem: Problem | null
-}>()
+const props = withDefaults(
+  defineProps<{
+    sentence: readonly (readonly Part[])[]
+    fields: Field[]
+    needed: readonly string[]
+    problem: Problem | null
+    /** Where a blank's field is now, where the sentence says it for every round. */
+    at?: (path: string) => string
+    /** What stands there without anybody having said it. */
+    assumed?: (path: string) => boolean
+    /** The sentence is the page's form, and its blanks are filled. */
+    large?: boolean
+  }>(),
+  { at: (path: string) => path, assumed: () => false },
+)
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
 
-const at = (b: Blank) => inRound(b.path, props.round)
-const value = (b: Blank) => (typeof typed.value[at(b)] === 'string' ? (typed.value[at(b)] as string) : '')
-const set = (b: Blank, v: string) => (typed.value = { ...typed.value, [at(b)]: v || undefined })
-function fieldAt(path: string, among: Field[] = props.fields): Field | undefined {
-  for (const f of among) {
-    if (f.path === path) return f
-    if (f.form === 'group' && path.startsWith(f.path + '.')) return fieldAt(path, f.fields)
-    if (f.form === 'rows' && path.startsWith(f.path + '.'))
-      return fieldAt(path, f.row(Number(path.slice(f.path.length + 1).split('.')[0])))
-  }
-  return undefined
+const field = (b: Blank) => fieldAt(props.at(b.path), props.fields)
+function value(b: Blank): string {
+  const v = typed.value[props.at(b.path)]
+  return typeof v === 'string' ? v : v ? 'yes' : ''
+}
+function set(b: Blank, v: string) {
+  const said = field(b)?.form === 'flag' ? v === 'yes' || undefined : v || undefined
+  typed.value = { ...typed.value, [props.at(b.path)]: said }
 }
 function unit(b: Blank): string {
-  const f = fieldAt(at(b))
+  const f = field(b)
   if (f?.form !== 'quantity' || ['turns', 'count'].includes(f.kind)) return ''
   const own = settings.units === 'us' ? f.us : f.si
   return !value(b).trim() || isBare(value(b)) ? own : ''
@@ -41,34 +46,36 @@ function unit(b: Blank): string {
 /** A stop after a blank stays with it: no line begins with a comma. */
 const stopAfter = (line: readonly Part[], k: number): string => {
   const next = line[k + 1]
-  return typeof next === 'string' ? (/^[.,;]/.exec(next)?.[0] ?? '') : ''
+  return typeof next === 'string' ? (/^[.,;:]/.exec(next)?.[0] ?? '') : ''
 }
 const words = (line: readonly Part[], k: number): string => {
   const part = line[k] as string
-  const text = k > 0 && typeof line[k - 1] !== 'string' ? part.replace(/^[.,;]\s*/, '') : part
-  return wheelName(settings.wheelWord, text)
+  const text = k > 0 && typeof line[k - 1] !== 'string' ? part.replace(/^[.,;:]\s*/, '') : part
+  return wheelName(settings.wheelWord, text).trim()
 }
-const fault = (b: Blank) => props.problem?.errors.find((e) => e.path === 'input.' + at(b))
+const says = (b: Blank) => wheelName(settings.wheelWord, b.says)
+const fault = (b: Blank) => props.problem?.errors.find((e) => e.path === 'input.' + props.at(b.path))
 const faults = (line: readonly Part[]) =>
   line.flatMap((p) => {
     const f = typeof p === 'string' ? undefined : fault(p)
-    return f && typeof p !== 'string' ? [{ path: p.path, text: `${p.says}: ${faultText(f)}` }] : []
+    return f && typeof p !== 'string' ? [{ path: p.path, text: `${says(p)}: ${faultText(f)}` }] : []
   })
 </script>
 
 <template>
-  <div class="sentence">
+  <div class="sentence" :class="{ large }">
     <div v-for="(line, n) in sentence" :key="n" class="clause">
       <template v-for="(part, k) in line" :key="k">
         <span v-if="typeof part === 'string'">{{ words(line, k) }}</span>
-        <span v-else class="held">
+        <span v-else class="held" :class="{ assumed: assumed(part.path) }">
           <select
             v-if="part.options"
-            class="blank"
-            :aria-label="part.says"
+            class="pick"
+            :aria-label="says(part)"
             :value="value(part)"
             @change="set(part, ($event.target as HTMLSelectElement).value)"
           >
+            <option v-if="!value(part) && !part.options.some((o) => !o.key)" value="">…</option>
             <option v-for="o in part.options" :key="o.key" :value="o.key">
               {{ wheelName(settings.wheelWord, o.name) }}
             </option>
@@ -76,10 +83,11 @@ const faults = (line: readonly Part[]) =>
           <TypedBlank
             v-else
             :model-value="value(part)"
-            :says="part.says"
+            :says="says(part)"
             :wide="part.wide ?? 7"
             :bad="fault(part) !== undefined"
             :unit="unit(part)"
+            :words="field(part)?.form === 'text'"
             :hint="needed.includes(part.path) ? '…' : ''"
             @update:model-value="(v: string) => set(part as Blank, v)"
           />
@@ -94,6 +102,7 @@ const faults = (line: readonly Part[]) =>
 <style scoped>
 .sentence {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
   font-size: 1.25rem;
 }
@@ -107,8 +116,9 @@ const faults = (line: readonly Part[]) =>
   display: inline-flex;
   align-items: baseline;
   gap: 4px;
+  max-width: 100%;
 }
-select.blank {
+.pick {
   font: 500 1.25rem var(--face-text);
   color: var(--touch);
   background: var(--sheet);
@@ -117,11 +127,29 @@ select.blank {
   border-radius: 0;
   min-height: 46px;
   min-width: 46px;
+  max-width: 100%;
   padding: 0 4px;
   cursor: pointer;
 }
 .clause > .field-fault {
   flex-basis: 100%;
   margin: 0;
+}
+.large {
+  font-size: 1.375rem;
+  line-height: 1.3;
+}
+.large .pick,
+.large :deep(.blank) {
+  background: var(--touch-soft);
+}
+.large :deep(.blank) {
+  font-size: 1.375rem;
+  font-weight: 600;
+}
+.large .assumed .pick,
+.large .assumed :deep(.blank) {
+  background: none;
+  border-bottom-style: dashed;
 }
 </style>
