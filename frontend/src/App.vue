@@ -1,11 +1,16 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import SideRail from '@/features/shell/components/SideRail.vue'
-import PadHost from '@/pad/PadHost.vue'
+import { open } from '@/pad/ask'
+import { later } from '@/shared/ui/later'
 import TopBar from '@/features/shell/components/TopBar.vue'
 
 const route = useRoute()
+const PadHost = later(() => import('@/pad/PadHost.vue'))
+const padWanted = ref(false)
+watch(open, () => (padWanted.value = true), { once: true })
 /** Past the bar and the rail, to the first thing that can be used. */
 function toPage() {
   const page = document.getElementById('page')
@@ -19,7 +24,7 @@ function toPage() {
     <a class="skip" href="#page" @click.prevent="toPage">To the page</a>
     <TopBar />
     <SideRail />
-    <PadHost />
+    <PadHost v-if="padWanted" />
     <div id="page" class="view">
       <router-view v-slot="{ Component, route: at }"><component :is="Component" :key="at.path" /></router-view>
     </div>

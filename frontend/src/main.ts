@@ -11,4 +11,5 @@ import { watchLanding } from './features/shell/logic/landing'
 import { router } from './router'
 
 watchLanding(router)
-createApp(App).use(createPinia()).use(router).mount('#app')
+// Reading the program and drawing the first page are two tasks: between them a touch is answered.
+setTimeout(() => createApp(App).use(createPinia()).use(router).mount('#app'))

@@ -125,6 +125,7 @@ def test_a_stock_list_changes_the_ranking(open_page: Opener, axe: Callable[[Page
     belt = last.split("× ")[1]
     drive = page.url
     page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("heading", name="Bring in a list").click()
     page.get_by_label("The list, or paste it here").fill(
         f"part,section,size,diameter,count\nbelt,,{belt},,6\nbelt,,B9O0,,1\nsheave,Q,5,,1\n"
     )

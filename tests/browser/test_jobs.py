@@ -15,12 +15,9 @@ Opener = Callable[..., Page]
 
 def choose(page: Page, label: str, name: str) -> None:
     """Pick from a list, or in a blank of a sentence, by what it is called."""
-    blank = page.locator(f'select[aria-label="{label}"]')
-    if blank.count():
-        blank.select_option(label=blank.locator("option", has_text=name).first.inner_text())
-        return
-    page.locator(".choice", has=page.get_by_text(label, exact=True)).locator(".el-select__wrapper").click()
-    page.get_by_role("option", name=name).filter(visible=True).first.click()
+    field = page.locator(".choice", has=page.get_by_text(label, exact=True)).locator("select")
+    blank = page.locator(f'select[aria-label="{label}"]').or_(field).filter(visible=True).first
+    blank.select_option(label=blank.locator("option", has_text=name).first.inner_text())
 
 
 def every_option(page: Page) -> None:

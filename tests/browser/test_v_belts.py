@@ -63,6 +63,7 @@ def test_every_book_on_one_drive_and_a_table_of_ones_own(open_page: Opener, axe:
     page = open_page()
     page.goto(page.url.split("/machines")[0] + "/shelf")
     lines = "".join(f"B,{d},{n},{d * n / 1000:.2f}\n" for d in (3, 20) for n in (300, 4000))
+    page.get_by_role("heading", name="Your own rating table").click()
     page.get_by_label("The table, or paste it here").fill("section,diameter,rpm,hp\n" + lines + "B,five,300,1\n")
     page.get_by_role("button", name="Look the table through").click()
     expect(page.get_by_role("heading", name="4 lines understood, 1 not")).to_be_visible()

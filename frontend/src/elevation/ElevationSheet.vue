@@ -27,6 +27,9 @@ const host = ref<HTMLElement>()
 const size = ref({ w: 800, h: 408 })
 let watcher: ResizeObserver | undefined
 onMounted(() => {
+  // Measured before it is first shown: nothing jumps when the observer tells of it.
+  const box = host.value?.getBoundingClientRect()
+  if (box?.width) size.value = { w: box.width, h: box.height }
   watcher = new ResizeObserver(([entry]) => {
     if (entry) size.value = { w: entry.contentRect.width, h: entry.contentRect.height }
   })

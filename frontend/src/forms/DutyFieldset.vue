@@ -15,7 +15,7 @@ import TypedBlank from './TypedBlank.vue'
 const props = defineProps<{ problem: Problem | null }>()
 const fields = defineModel<DutyFields>({ required: true })
 const settings = useSettings()
-const { drivers, machines } = useChoices()
+const { drivers, machines, settled } = useChoices()
 const us = computed(() => settings.units === 'us')
 const length = computed(() => (us.value ? 'in' : 'mm'))
 const grouped = computed(() => {
@@ -61,7 +61,8 @@ const moreOpen = computed(
 </script>
 
 <template>
-  <div class="duty-words">
+  <p v-if="!settled" class="dim waiting" role="status">Reading what drives and what is driven…</p>
+  <div v-else class="duty-words">
     <div class="sentence">
       <span>A</span>
       <TypedBlank
@@ -172,6 +173,14 @@ const moreOpen = computed(
   grid-template-columns: minmax(0, 1fr);
   gap: 6px;
   width: 100%;
+}
+.waiting {
+  min-height: 146px;
+}
+@media (max-width: 700px) {
+  .waiting {
+    min-height: 346px;
+  }
 }
 .sentence {
   display: flex;

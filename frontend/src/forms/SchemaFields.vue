@@ -59,7 +59,6 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           :choices="
             f.table === 'drivers' ? choices.drivers.value.map((d) => ({ ...d, group: '' })) : choices.machines.value
           "
-          search
           clearable
           :fault="faultAt(problem, 'input.' + f.path)"
           @update:model-value="set(f.path, $event)"

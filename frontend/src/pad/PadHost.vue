@@ -8,11 +8,10 @@ import NumberPad from './NumberPad.vue'
 const text = ref('')
 const at = ref(0)
 const unit = computed(() => open.value?.units?.[at.value] ?? open.value?.unit ?? '')
-watch(open, (o) => {
+watch(open, () => {
   // What stands there is in sight as the old value; a new number begins empty.
   text.value = ''
   at.value = 0
-  if (!o) return
 })
 const another = () => (at.value = (at.value + 1) % (open.value?.units?.length ?? 1))
 function set() {

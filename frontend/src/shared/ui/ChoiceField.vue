@@ -4,7 +4,8 @@ import { computed, useId } from 'vue'
 import type { Choice, Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
 
-const props = defineProps<{ label: string; choices: Choice[]; fault?: Fault; search?: boolean; clearable?: boolean }>()
+// The device's own list: on a phone its large wheel, with a keyboard the first letters of a line.
+const props = defineProps<{ label: string; choices: Choice[]; fault?: Fault; clearable?: boolean }>()
 const picked = defineModel<string | undefined>()
 const id = useId()
 const groups = computed(() => {
@@ -12,28 +13,29 @@ const groups = computed(() => {
   for (const c of props.choices) found.set(c.group, [...(found.get(c.group) ?? []), c])
   return [...found]
 })
+const take = (e: Event) => (picked.value = (e.target as HTMLSelectElement).value || undefined)
 </script>
 
 <template>
   <div class="choice">
     <label class="label" :for="id">{{ label }}</label>
-    <el-select
+    <select
       :id="id"
-      v-model="picked"
-      :filterable="search"
-      :clearable="clearable"
-      :aria-label="label"
-      placeholder="choose"
+      :value="picked ?? ''"
+      :class="{ open: !picked }"
+      :aria-invalid="fault ? 'true' : undefined"
+      @change="take"
     >
+      <option value="" :disabled="!clearable && !!picked">{{ clearable && picked ? 'none' : 'choose' }}</option>
       <template v-if="groups.length > 1">
-        <el-option-group v-for="[name, list] in groups" :key="name" :label="name">
-          <el-option v-for="c in list" :key="c.key" :label="c.name" :value="c.key" />
-        </el-option-group>
+        <optgroup v-for="[name, list] in groups" :key="name" :label="name">
+          <option v-for="c in list" :key="c.key" :value="c.key">{{ c.name }}</option>
+        </optgroup>
       </template>
       <template v-else>
-        <el-option v-for="c in choices" :key="c.key" :label="c.name" :value="c.key" />
+        <option v-for="c in choices" :key="c.key" :value="c.key">{{ c.name }}</option>
       </template>
-    </el-select>
+    </select>
     <p v-if="fault" class="field-fault">{{ faultText(fault) }}</p>
   </div>
 </template>
@@ -41,6 +43,25 @@ const groups = computed(() => {
 <style scoped>
 .choice {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 3px;
+}
+select {
+  min-height: 46px;
+  width: 100%;
+  padding: 0 8px;
+  border: 1px solid var(--dim);
+  border-radius: 0;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 400 1.0625rem var(--face-text);
+}
+.open {
+  color: var(--dim);
+}
+@media (pointer: coarse) {
+  select {
+    min-height: 56px;
+  }
 }
 </style>

@@ -15,6 +15,7 @@ import { topicOf, TOPICS } from '../logic/topics'
 // By what a person wants to know, each with the sketch of what it measures; the plain forms below.
 const settings = useSettings()
 const list = ref<CalcLine[]>([])
+const read = ref(false)
 const bench = computed(() => list.value.filter((c) => c.bench))
 const topics = computed(() =>
   TOPICS.map((topic) => ({
@@ -50,6 +51,7 @@ const say = (text: string) => wheelName(settings.wheelWord, text)
 onMounted(async () => {
   setPlace('Bench')
   list.value = await readCalculations()
+  read.value = true
 })
 </script>
 
@@ -62,7 +64,8 @@ onMounted(async () => {
         say(c.card?.asks ?? c.title)
       }}</router-link>
     </nav>
-    <div class="tools">
+    <p v-if="!read" class="dim" role="status">Laying out the bench…</p>
+    <div v-else class="tools">
       <router-link to="/choose" class="sheet tool">
         <h2>Choose a drive for a duty</h2>
         <p>Power and speeds in; every standard drive is tried, the best are drawn side by side.</p>
@@ -88,7 +91,7 @@ onMounted(async () => {
         </div>
       </div>
     </section>
-    <section class="group">
+    <section v-if="read" class="group">
       <h2>It must turn at another speed</h2>
       <div class="tools">
         <router-link v-for="t in TASKS" :key="t.key" :to="`/speeds/${t.key}`" class="sheet tool">
@@ -97,7 +100,7 @@ onMounted(async () => {
         </router-link>
       </div>
     </section>
-    <section class="group">
+    <section v-if="read" class="group">
       <h2>Every other calculation</h2>
       <details v-for="[group, calcs] in groups" :key="group" class="sheet more">
         <summary>

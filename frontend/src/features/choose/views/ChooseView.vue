@@ -4,10 +4,10 @@ import { useRoute, useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
 import type { Build, CompareAnswer, Drive, Machine, Picked, Problem } from '@/api/types'
-import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import WordField from '@/shared/ui/WordField.vue'
+import { later } from '@/shared/ui/later'
 import { otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
@@ -21,6 +21,8 @@ import FamilyBoard from '@/options/FamilyBoard.vue'
 import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
 import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '@/forms/duty'
 import { compareInput, questions, type Question } from '@/forms/questions'
+
+const SearchField = later(() => import('@/shared/ui/SearchField.vue'))
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.
 const route = useRoute()
@@ -213,11 +215,10 @@ onMounted(async () => {
     <form v-if="picked && !former" ref="saveForm" class="sheet duty" tabindex="-1" @submit.prevent="keep">
       <h2>Put {{ picked.name }} on a machine</h2>
       <div class="fields">
-        <ChoiceField
+        <SearchField
           v-model="target.machine"
           label="Machine that is kept already"
           :choices="machines.map((x) => ({ key: x.id, name: `${x.name} ${x.tag}`, group: x.area }))"
-          search
           clearable
         />
         <WordField v-if="!target.machine" v-model="target.newMachine" label="Or the name of a new machine" />
@@ -235,7 +236,7 @@ onMounted(async () => {
       @pick="(p: Picked) => pick(p, p.key)"
       @replace="open"
     />
-    <InFull ref="full" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
+    <InFull v-show="board || !busy" ref="full" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
   </main>
 </template>
 

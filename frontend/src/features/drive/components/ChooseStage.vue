@@ -115,7 +115,7 @@ watch(
         @replace="emit('duty')"
         @pick="pick"
       />
-      <InFull v-if="fields" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
+      <InFull v-if="fields" v-show="board || !busy" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
     </template>
   </div>
 </template>

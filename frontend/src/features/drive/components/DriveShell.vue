@@ -25,11 +25,12 @@ const ROWS = 4
   display: grid;
   grid-template-columns: minmax(0, 1fr) 392px;
   gap: 10px;
+  /* As high as the drawing that comes. */
+  min-height: clamp(340px, 100vh - 452px, 660px);
 }
 .drawing {
   display: grid;
   place-items: center;
-  min-height: 330px;
 }
 .drawing svg {
   width: min(80%, 560px);

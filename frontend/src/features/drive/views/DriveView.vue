@@ -11,6 +11,7 @@ import type { Pointer } from '@/gauge/scale'
 import { faultText, otherFaults } from '@/shared/format/faults'
 import { clock, shortDate, wheelName } from '@/shared/format/words'
 import SettleBoth from '@/shared/ui/SettleBoth.vue'
+import { later } from '@/shared/ui/later'
 import { driveLabels } from '@/elevation/callOuts'
 import ElevationSheet from '@/elevation/ElevationSheet.vue'
 import { formsOf } from '@/families'
@@ -18,7 +19,6 @@ import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
 import AroundFigures from '@/lists/AroundFigures.vue'
-import ChooseStage from '../components/ChooseStage.vue'
 import DriveHead from '../components/DriveHead.vue'
 import DriveLinks from '../components/DriveLinks.vue'
 import DrivePaper from '../components/DrivePaper.vue'
@@ -26,9 +26,7 @@ import DriveShell from '../components/DriveShell.vue'
 import IsolationLine from '../components/IsolationLine.vue'
 import NotHere from '../components/NotHere.vue'
 import PartsOf from '../components/PartsOf.vue'
-import DutyStage from '../components/DutyStage.vue'
 import GaugePicture from '../components/GaugePicture.vue'
-import FoundStage from '../components/FoundStage.vue'
 import MarkAsk from '../components/MarkAsk.vue'
 import StageNumber from '../components/StageNumber.vue'
 import StageStrip from '../components/StageStrip.vue'
@@ -40,6 +38,11 @@ import { useDrivePage } from '../composables/drivePage'
 import { useTensionTarget } from '../composables/tensionTarget'
 import { useTryReadings } from '../composables/tryReadings'
 import { stagesOf } from '../logic/stages'
+
+// The stages that are forms are fetched beside the page, so that the first number need not wait for them.
+const ChooseStage = later(() => import('../components/ChooseStage.vue'))
+const DutyStage = later(() => import('../components/DutyStage.vue'))
+const FoundStage = later(() => import('../components/FoundStage.vue'))
 
 const props = defineProps<{ id: string }>()
 const settings = useSettings()
@@ -170,6 +173,8 @@ const zoomed = computed(
     (target.value || !tension.problem.value),
 )
 
+const ready = computed(() => settled.value || worked.answer.value !== null)
+const waits = computed(() => held.value && !tension.target.value && !tension.problem.value)
 /** What was assumed is said where it is asked: the duty's own, or the field on the drawing. */
 function toAssumption(n: Notice) {
   stage.value = n.path?.includes('slip') ? 'found' : 'duty'
@@ -309,7 +314,8 @@ onMounted(() => void load())
         @theirs="theirs"
       />
       <StageStrip v-model="stage" :stages="stages" />
-      <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
+      <!-- What stands under the drawing comes when the drawing does: nothing is pushed away from under a finger. -->
+      <section v-if="ready" id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
         <FoundStage
           v-if="stage === 'found'"
           :key="drive.builds.length"
@@ -331,8 +337,9 @@ onMounted(() => void load())
           @duty="stage = 'duty'"
         />
         <template v-else>
+          <p v-if="waits" class="dim waits" role="status">Working what to set…</p>
           <TensionStage
-            v-if="worked.answer.value"
+            v-else-if="worked.answer.value"
             v-model:state="tension.state.value"
             :answer="worked.answer.value"
             :target="target?.result"
@@ -360,9 +367,9 @@ onMounted(() => void load())
           <TensionFall :id="id" @last="(l) => (lastRead = l)" />
         </template>
       </section>
-      <DriveLinks v-if="build" :id="id" :plate="drive.plate" :around="around !== null" />
+      <DriveLinks v-if="build && ready" :id="id" :plate="drive.plate" :around="around !== null" />
       <AroundFigures v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" @how="ask" />
-      <PartsOf v-if="build" :id="id" :key="build.id" />
+      <PartsOf v-if="build && ready" :id="id" :key="build.id" />
       <HowCome
         :steps="worked.answer.value?.working ?? []"
         :step="how.step"
@@ -426,6 +433,10 @@ onMounted(() => void load())
 }
 .panel {
   padding: 14px 18px;
+  min-height: 320px;
+}
+.waits {
+  min-height: 420px;
 }
 .unsaved {
   display: flex;

@@ -34,6 +34,10 @@ const closed = computed(() => jobs.value?.filter((j) => j.state !== 'open').slic
 <template>
   <main class="page">
     <h1>Jobs {{ of }}</h1>
+    <p class="row">
+      <router-link to="/round" class="ways">What is due: the Round</router-link>
+      <router-link to="/jobs/templates" class="ways">How jobs are done here</router-link>
+    </p>
     <p v-if="of"><router-link to="/jobs" class="ways">All jobs</router-link></p>
     <FaultList v-if="problem" :faults="[{ path: '', reason: problem.detail || problem.title, allowed: '' }]" />
     <section v-if="open.length" class="sheet">
@@ -55,8 +59,6 @@ const closed = computed(() => jobs.value?.filter((j) => j.state !== 'open').slic
         <span class="dim">{{ j.closed_at ? shortDate(j.closed_at) : '' }}</span>
       </router-link>
     </section>
-    <p><router-link to="/round" class="ways">What is due: the Round</router-link></p>
-    <p><router-link to="/jobs/templates" class="ways">How jobs are done here</router-link></p>
     <p v-if="jobs && !jobs.length" class="dim">No job yet. Open one from a drive: “Job at this drive”.</p>
   </main>
 </template>

@@ -1,13 +1,17 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 
 import type { Elevation } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
+import { useNear } from '@/shared/ui/near'
 
 import { partWords, thumbSize } from '../logic/wall'
 
-// A drive on the wall: its true elevation at the wall's one scale, standing on its own floor line.
+// A drive on the wall: its true elevation at the wall's one scale, standing on its own floor line. Its place is taken at
+// once, in its own size; the drawing comes when it is near, so that hundreds of them cost nothing.
 const props = withDefaults(defineProps<{ elevation: Elevation | null; most?: number }>(), { most: 380 })
+const box = ref<HTMLElement>()
+const near = useNear(box)
 const size = computed(() =>
   props.elevation ? thumbSize(props.elevation, props.most) : { w: 110, h: 54, scale: 1, part: 1 },
 )
@@ -24,9 +28,9 @@ const frame = computed(() => {
 </script>
 
 <template>
-  <span class="thumb">
+  <span ref="box" class="thumb">
     <svg :width="size.w" :height="size.h" :viewBox="`0 0 ${size.w} ${size.h}`" aria-hidden="true">
-      <g v-if="elevation"><ElevationDrawing :elevation="elevation" :frame="frame" small /></g>
+      <g v-if="elevation"><ElevationDrawing v-if="near" :elevation="elevation" :frame="frame" small /></g>
       <g v-else fill="none" stroke="var(--dim)" stroke-dasharray="4 4">
         <circle cx="28" cy="30" r="12" />
         <circle cx="78" cy="24" r="19" />

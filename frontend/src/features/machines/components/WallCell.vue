@@ -48,9 +48,6 @@ const says = computed(() =>
   border-top: 4px solid transparent;
   min-width: 120px;
   max-width: 100%;
-  /* What is out of sight is not drawn until it comes near. */
-  content-visibility: auto;
-  contain-intrinsic-size: 160px 150px;
 }
 .cell.act {
   border-top-color: var(--hot);
@@ -115,7 +112,6 @@ const says = computed(() =>
   width: 100%;
   min-height: 50px;
   border-top: 1px solid var(--line);
-  contain-intrinsic-size: 50px;
 }
 .lines .drive {
   order: -3;

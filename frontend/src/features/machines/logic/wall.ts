@@ -47,11 +47,28 @@ const count = (cells: readonly Cell[]): Record<State, number> => {
   return out
 }
 
-/** Areas in the order of the walk, each with what hangs in it; an area may come again where the walk comes back to it. */
-export function areasOf(cells: readonly Cell[]): Area[] {
-  const byName = new Map<string, Cell[]>()
-  for (const c of cells) byName.set(c.machine.area, [...(byName.get(c.machine.area) ?? []), c])
-  return [...byName].map(([name, own], k) => ({ no: k + 1, name: name || 'No area', cells: own, counts: count(own) }))
+const byArea = (cells: readonly Cell[]): Map<string, Cell[]> => {
+  const found = new Map<string, Cell[]>()
+  for (const c of cells) {
+    const own = found.get(c.machine.area)
+    if (own) own.push(c)
+    else found.set(c.machine.area, [c])
+  }
+  return found
+}
+
+/**
+ * Areas in the order of the walk, each with what hangs in it; an area may come again where the walk comes back to it.
+ * An area counts all that it has (`every`), also while only the first of it stand.
+ */
+export function areasOf(cells: readonly Cell[], every: readonly Cell[] = cells): Area[] {
+  const all = byArea(every)
+  return [...byArea(cells)].map(([name, own], k) => ({
+    no: k + 1,
+    name: name || 'No area',
+    cells: own,
+    counts: count(all.get(name) ?? own),
+  }))
 }
 
 /** One scale for the whole wall, pixels to the mm; what is wider than a row is drawn at half, and it says so. */

@@ -33,15 +33,17 @@ const { value: fresh, forget } = useKept(`drive.new.${props.id}`, () => ({ id: n
 
 async function load() {
   editing.value = false
-  const got = await attempt(api.GET('/api/machines/{ident}', { params: { path: { ident: props.id } } }))
+  const query = { machine: props.id, minutes: -new Date().getTimezoneOffset() }
+  const [got, wall] = await Promise.all([
+    attempt(api.GET('/api/machines/{ident}', { params: { path: { ident: props.id } } })),
+    attempt(api.GET('/api/wall', { params: { query } })),
+  ])
   if (!got.ok) {
     problem.value = got.problem
     return
   }
   machine.value = got.data
   setPlace(got.data.name, areaCrumb(got.data.area))
-  const query = { machine: props.id, minutes: -new Date().getTimezoneOffset() }
-  const wall = await attempt(api.GET('/api/wall', { params: { query } }))
   const own = wall.ok ? (wall.data.machines[0]?.drives ?? []) : []
   hung.value = Object.fromEntries(own.map((d) => [d.id, d]))
 }

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, attempt } from '@/api/client'
 import type { Problem } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
+import { useSlices } from '@/shared/ui/slices'
 import StateMark from '@/shared/ui/StateMark.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { clock, shortDate } from '@/shared/format/words'
@@ -70,7 +71,9 @@ const cells = computed(() => cellsOf(wall.value?.machines ?? []))
 const counts = computed(() =>
   Object.fromEntries(STATES.map((s) => [s.key, cells.value.filter((c) => c.state === s.key).length])),
 )
-const areas = computed(() => areasOf(cells.value.filter((c) => !only.value || c.state === only.value)))
+const kept = computed(() => cells.value.filter((c) => !only.value || c.state === only.value))
+const standing = useSlices(() => kept.value, 24)
+const areas = computed(() => areasOf(standing.value, kept.value))
 let typing: number | undefined
 watch(words, (q) => {
   window.clearTimeout(typing)
@@ -344,6 +347,7 @@ kbd {
     display: none;
   }
   .marks {
+    flex: 1 0 100%;
     flex-wrap: nowrap;
     overflow-x: auto;
     max-width: 100%;

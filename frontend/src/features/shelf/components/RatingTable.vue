@@ -6,6 +6,7 @@ import { counted } from '@/shared/format/words'
 import type { RatingLine, RatingPreview } from '@/api/types'
 import { readRatings } from '@/shared/state/ratings'
 import FaultList from '@/shared/ui/FaultList.vue'
+import FoldedSheet from '@/shared/ui/FoldedSheet.vue'
 
 import { useBroughtList } from '../logic/brought'
 import WrongLines from './WrongLines.vue'
@@ -27,14 +28,14 @@ const {
 const EXAMPLE = 'section,diameter,rpm,hp\n3V,2.65,1160,…\n3V,2.65,1750,…\n3V,6,1160,…\n3V,6,1750,…'
 const sections = computed(() => {
   const found = new Map<string, number>()
-  for (const l of lines.value) found.set(l.section, (found.get(l.section) ?? 0) + 1)
+  for (const l of lines.value ?? []) found.set(l.section, (found.get(l.section) ?? 0) + 1)
   return [...found]
 })
+const kept = computed(() => (sections.value.length ? `${counted(lines.value?.length ?? 0, 'line')} kept` : ''))
 </script>
 
 <template>
-  <section class="sheet block">
-    <h2>Your own rating table</h2>
+  <FoldedSheet title="Your own rating table" :note="kept" :open="!!entry.text.trim()">
     <p class="dim">
       For belts that no public book rates, or where you trust your own figures more: what one belt carries, by section,
       pitch diameter of the small sheave and speed. At least two diameters and two speeds a section; it is read between
@@ -65,14 +66,5 @@ const sections = computed(() => {
         </el-button>
       </div>
     </template>
-  </section>
+  </FoldedSheet>
 </template>
-
-<style scoped>
-.block {
-  padding: 12px 16px;
-  display: grid;
-  gap: 8px;
-  min-width: 0;
-}
-</style>

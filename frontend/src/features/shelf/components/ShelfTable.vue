@@ -6,8 +6,10 @@ import type { Fits, Problem, ShelfLine } from '@/api/types'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
+import StateMark from '@/shared/ui/StateMark.vue'
 
 import { idle, says, short } from '../logic/parts'
+import HungParts from './HungParts.vue'
 
 // What lies on the shelf: how many, where, what to buy again, which drives take it; counted by the keys of each line.
 const props = defineProps<{ lines: ShelfLine[] }>()
@@ -20,9 +22,27 @@ const low = ref('')
 const price = ref('')
 const fits = ref<Fits['drives']>([])
 const only = ref<'all' | 'short' | 'idle'>('all')
+const words = ref('')
 const shown = computed(() =>
-  props.lines.filter((l) => only.value === 'all' || (only.value === 'short' ? short(l) : idle(l))),
+  props.lines.filter(
+    (l) =>
+      (only.value === 'all' || (only.value === 'short' ? short(l) : idle(l))) &&
+      `${says(l)} ${l.part} ${l.place}`.toLowerCase().includes(words.value.trim().toLowerCase()),
+  ),
 )
+// The racks, as one walks along them; what lies nowhere in particular comes last.
+const places = computed(() => {
+  const found = new Map<string, ShelfLine[]>()
+  for (const l of shown.value) {
+    const at = l.place ?? ''
+    const own = found.get(at)
+    if (own) own.push(l)
+    else found.set(at, [l])
+  }
+  return [...found].sort(([a], [b]) =>
+    a && b ? a.localeCompare(b, undefined, { numeric: true }) : Number(!a) - Number(!b),
+  )
+})
 const many = computed(() => ({ short: props.lines.filter(short).length, idle: props.lines.filter(idle).length }))
 
 async function put(url: string, body: object, what: string) {
@@ -62,61 +82,79 @@ async function keep(l: ShelfLine) {
 
 <template>
   <div class="parts">
-    <div v-if="many.short || many.idle" class="segments some" role="group" aria-label="Which parts">
-      <button type="button" :aria-pressed="only === 'all'" :class="{ here: only === 'all' }" @click="only = 'all'">
-        all {{ lines.length }}
-      </button>
-      <button
-        v-if="many.short"
-        type="button"
-        :aria-pressed="only === 'short'"
-        :class="{ here: only === 'short' }"
-        @click="only = 'short'"
-      >
-        to buy {{ many.short }}
-      </button>
-      <button
-        v-if="many.idle"
-        type="button"
-        :aria-pressed="only === 'idle'"
-        :class="{ here: only === 'idle' }"
-        @click="only = 'idle'"
-      >
-        no drive takes it {{ many.idle }}
-      </button>
+    <div class="row some">
+      <el-input
+        v-model="words"
+        class="find"
+        aria-label="Find on the shelf"
+        placeholder="Find a part or a place"
+        clearable
+      />
+      <span v-if="many.short || many.idle" class="segments" role="group" aria-label="Which parts">
+        <button type="button" :aria-pressed="only === 'all'" :class="{ here: only === 'all' }" @click="only = 'all'">
+          all {{ lines.length }}
+        </button>
+        <button
+          v-if="many.short"
+          type="button"
+          :aria-pressed="only === 'short'"
+          :class="{ here: only === 'short' }"
+          @click="only = 'short'"
+        >
+          to buy {{ many.short }}
+        </button>
+        <button
+          v-if="many.idle"
+          type="button"
+          :aria-pressed="only === 'idle'"
+          :class="{ here: only === 'idle' }"
+          @click="only = 'idle'"
+        >
+          no drive takes it {{ many.idle }}
+        </button>
+      </span>
     </div>
-    <div v-for="l in shown" :key="l.id ?? l.line" class="part">
-      <span class="name">
-        <span v-if="short(l)" class="mark" role="img" aria-label="to buy">{{ l.count ? '◐' : '■' }}</span>
-        <b class="figure">{{ says(l) }}</b>
-        <span class="dim">{{ l.place }}</span>
-        <span v-if="l.drives" class="dim">{{ l.drives }} drive{{ l.drives === 1 ? '' : 's' }}</span>
-      </span>
-      <span class="figure many"
-        >{{ l.count }}<small v-if="l.low" class="dim"> of {{ l.low }}</small></span
-      >
-      <span class="keys">
-        <button type="button" :aria-label="`One ${says(l)} taken`" :disabled="!l.count" @click="count(l, l.count - 1)">
-          −
-        </button>
-        <button type="button" :aria-label="`One ${says(l)} more`" @click="count(l, l.count + 1)">+</button>
-        <button type="button" :aria-expanded="open === l.id" :aria-label="`More of ${says(l)}`" @click="more(l)">
-          …
-        </button>
-      </span>
-      <form v-if="open === l.id" class="more" @submit.prevent="keep(l)">
-        <label>Where it lies <input v-model="place" class="blank" maxlength="80" /></label>
-        <label>Buy again under <input v-model="low" class="blank" inputmode="numeric" maxlength="6" /></label>
-        <label>One costs <input v-model="price" class="blank" inputmode="decimal" maxlength="12" /></label>
-        <button type="submit" class="key">Keep it</button>
-        <p v-if="fits.length">
-          On
-          <router-link v-for="d in fits" :key="d.drive_id" :to="`/drives/${d.drive_id}`" class="on"
-            >{{ d.machine }} · {{ d.drive }}</router-link
+    <p v-if="!shown.length" class="dim">Nothing here answers to that.</p>
+    <section v-for="[at, own] in places" :key="at" class="place" :aria-label="at || 'No place said'">
+      <h2 dir="auto">{{ at || 'no place said' }}</h2>
+      <div v-for="l in own" :key="l.id ?? l.line" class="part">
+        <span class="name">
+          <StateMark v-if="short(l)" :state="l.count ? 'watch' : 'act'" said="to buy" />
+          <b class="figure" dir="auto">{{ says(l) }}</b>
+          <span v-if="l.drives" class="dim">{{ l.drives }} drive{{ l.drives === 1 ? '' : 's' }}</span>
+        </span>
+        <HungParts :line="l" class="hung" />
+        <span class="figure many"
+          >{{ l.count }}<small v-if="l.low" class="dim"> of {{ l.low }}</small></span
+        >
+        <span class="keys">
+          <button
+            type="button"
+            :aria-label="`One ${says(l)} taken`"
+            :disabled="!l.count"
+            @click="count(l, l.count - 1)"
           >
-        </p>
-      </form>
-    </div>
+            −
+          </button>
+          <button type="button" :aria-label="`One ${says(l)} more`" @click="count(l, l.count + 1)">+</button>
+          <button type="button" :aria-expanded="open === l.id" :aria-label="`More of ${says(l)}`" @click="more(l)">
+            …
+          </button>
+        </span>
+        <form v-if="open === l.id" class="more" @submit.prevent="keep(l)">
+          <label>Where it lies <input v-model="place" class="blank" maxlength="80" /></label>
+          <label>Buy again under <input v-model="low" class="blank" inputmode="numeric" maxlength="6" /></label>
+          <label>One costs <input v-model="price" class="blank" inputmode="decimal" maxlength="12" /></label>
+          <button type="submit" class="key">Keep it</button>
+          <p v-if="fits.length">
+            On
+            <router-link v-for="d in fits" :key="d.drive_id" :to="`/drives/${d.drive_id}`" class="on"
+              >{{ d.machine }} · {{ d.drive }}</router-link
+            >
+          </p>
+        </form>
+      </div>
+    </section>
     <FaultList
       v-if="problem"
       :faults="
@@ -133,10 +171,25 @@ async function keep(l: ShelfLine) {
 .some {
   margin-bottom: 8px;
 }
+.find {
+  flex: 1 1 220px;
+  max-width: 360px;
+}
+.place {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+}
+.place h2 {
+  background: var(--panel);
+  border: 1px solid var(--line);
+  padding: 7px 10px;
+  overflow-wrap: anywhere;
+}
 .part {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 90px auto;
+  grid-template-columns: minmax(0, 24rem) minmax(0, 1fr) 76px auto;
   gap: 4px 12px;
+  padding: 4px 10px;
   align-items: center;
   min-height: 56px;
   border-bottom: 1px solid var(--line);
@@ -146,9 +199,6 @@ async function keep(l: ShelfLine) {
   flex-wrap: wrap;
   gap: 2px 14px;
   align-items: baseline;
-}
-.mark {
-  color: var(--ink);
 }
 .many {
   font-size: 1.25rem;
@@ -173,14 +223,11 @@ async function keep(l: ShelfLine) {
 }
 @media (max-width: 700px) {
   .part {
-    grid-template-columns: 1fr auto;
+    grid-template-columns: minmax(0, 1fr) auto auto;
     padding: 6px 0;
   }
   .name {
     grid-column: 1 / -1;
-  }
-  .many {
-    text-align: left;
   }
 }
 .more {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { Cover, Machine, Problem } from '@/api/types'
 import { newId } from '@/shared/state/kept'
 import { useSettings } from '@/shared/state/settings'
+import FoldedSheet from '@/shared/ui/FoldedSheet.vue'
 
 // Spares for a group of drives: the fewest loops that give each of them a set, worked exactly.
 const settings = useSettings()
@@ -13,10 +14,11 @@ const picked = ref<string[]>([])
 const cover = ref<Cover>()
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
-onMounted(async () => {
+async function read() {
+  if (machines.value.length) return
   const got = await attempt(api.GET('/api/machines'))
   if (got.ok) machines.value = got.data.machines
-})
+}
 const areas = computed(() => [...new Set(machines.value.map((m) => m.area))])
 const drivesIn = (area: string) =>
   machines.value
@@ -49,8 +51,7 @@ async function work() {
 </script>
 
 <template>
-  <section class="sheet spares">
-    <h2>Spares for a group of drives</h2>
+  <FoldedSheet title="Spares for a group of drives" @opened="read">
     <p class="dim">
       The fewest loops that give each picked drive a set to put on; drives whose take-up reaches the same length share
       one. One set is enough for all it fits, as only one fails at a time.
@@ -87,15 +88,10 @@ async function work() {
         <span class="dim">{{ s.serves.join('; ') }}</span>
       </p>
     </template>
-  </section>
+  </FoldedSheet>
 </template>
 
 <style scoped>
-.spares {
-  padding: 12px 16px;
-  display: grid;
-  gap: 8px;
-}
 .area {
   display: flex;
   flex-wrap: wrap;

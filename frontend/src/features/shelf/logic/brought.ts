@@ -15,7 +15,8 @@ export function useBroughtList<Line, Preview>(
   read: (units: 'us' | 'si') => Promise<Line[]>,
 ) {
   const settings = useSettings()
-  const lines: ShallowRef<Line[]> = shallowRef([])
+  // Not there until it is read.
+  const lines: ShallowRef<Line[] | undefined> = shallowRef()
   const looked: ShallowRef<Preview | undefined> = shallowRef()
   const problem: Ref<Problem | null> = ref(null)
   const { value: entry, forget } = useKept(key, () => ({ text: '' }))

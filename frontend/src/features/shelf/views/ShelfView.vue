@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import { counted } from '@/shared/format/words'
@@ -13,6 +13,7 @@ import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
+import FoldedSheet from '@/shared/ui/FoldedSheet.vue'
 import { setPlace } from '@/shared/state/place'
 
 import RatingTable from '../components/RatingTable.vue'
@@ -84,94 +85,107 @@ async function put() {
   forget()
   part.value = { ...fresh(), part: kind }
 }
-const buy = computed(() => shopping(lines.value))
+const buy = computed(() => shopping(lines.value ?? []))
+// The form stands open where something was begun in it, and where the shelf is still bare.
+const putting = ref(!!part.value.size.trim())
+watch(lines, (l) => l && !l.length && (putting.value = true), { once: true })
 onMounted(() => setPlace('Shelf'))
 </script>
 
 <template>
   <main class="page">
-    <h1>Shelf</h1>
-    <section class="sheet block">
-      <h2>On the shelf</h2>
-      <p v-if="!lines.length" class="dim">
-        Nothing yet: put a part down here, or bring in a list below. Choosing a V-belt drive then counts what is there.
-      </p>
-      <ShelfTable v-else :lines="lines" @changed="(l) => (lines = l)" />
-      <p v-if="buy.length" class="buy">
+    <div class="row spread">
+      <h1>Shelf</h1>
+      <el-button type="primary" :aria-expanded="putting" @click="putting = !putting">{{
+        putting ? 'Close' : 'Put a part down'
+      }}</el-button>
+    </div>
+    <p v-if="!lines" class="dim" role="status">Reading the shelf…</p>
+    <template v-else>
+      <section v-if="putting" class="sheet block" aria-label="Put a part down">
+        <form class="fields" @submit.prevent="put">
+          <ChoiceField v-model="part.part" label="Put down a" :choices="kinds" :fault="faultAt(wrong, 'part')" />
+          <WordField
+            v-if="part.part !== 'sheave'"
+            v-model="part.size"
+            :label="part.part === 'belt' ? 'Belt, as it is marked' : 'What is written on it'"
+            :fault="faultAt(wrong, 'size')"
+          />
+          <template v-else>
+            <ChoiceField
+              v-model="part.section"
+              label="Groove"
+              :choices="grooveChoices"
+              :fault="faultAt(wrong, 'section', 'size.groove')"
+            />
+            <QuantityField
+              v-model="part.size"
+              label="Diameter"
+              :unit="settings.units === 'us' ? 'in' : 'mm'"
+              fractions
+              :fault="faultAt(wrong, 'size', 'size.diameter')"
+            />
+            <ChoiceField
+              v-model="part.diameter"
+              label="Which diameter"
+              :choices="diameters"
+              :fault="faultAt(wrong, 'diameter', 'size.kind')"
+            />
+          </template>
+          <QuantityField v-model="part.count" label="How many" :fault="faultAt(wrong, 'count')" />
+          <WordField v-model="part.place" label="Where it lies" :fault="faultAt(wrong, 'place')" />
+          <QuantityField v-model="part.low" label="Buy again under" :fault="faultAt(wrong, 'low')" />
+          <div class="row"><el-button type="primary" native-type="submit">Put it on the shelf</el-button></div>
+        </form>
+        <FaultList :faults="otherFaults(wrong, ['part', 'size', 'section', 'diameter', 'count', 'place', 'low'])" />
+      </section>
+      <p v-if="buy.length" class="sheet buy">
         To buy: <b class="figure">{{ buy.join(', ') }}</b>
       </p>
-      <form class="fields" @submit.prevent="put">
-        <ChoiceField v-model="part.part" label="Put down a" :choices="kinds" :fault="faultAt(wrong, 'part')" />
-        <WordField
-          v-if="part.part !== 'sheave'"
-          v-model="part.size"
-          :label="part.part === 'belt' ? 'Belt, as it is marked' : 'What is written on it'"
-          :fault="faultAt(wrong, 'size')"
-        />
-        <template v-else>
-          <ChoiceField
-            v-model="part.section"
-            label="Groove"
-            :choices="grooveChoices"
-            :fault="faultAt(wrong, 'section', 'size.groove')"
+      <section class="sheet block">
+        <p v-if="!lines.length" class="dim">
+          Nothing yet: put a part down, or bring in a list below. Choosing a V-belt drive then counts what is there.
+        </p>
+        <ShelfTable v-else :lines="lines" @changed="(l) => (lines = l)" />
+      </section>
+      <p><a href="/api/stock.csv" class="table">The shelf as a table (CSV)</a></p>
+      <FoldedSheet title="Bring in a list" :open="!!entry.text.trim()">
+        <p class="dim">
+          A CSV with the columns part, section, size, diameter, count. It takes the place of the list before it.
+          Choosing a V-belt drive then counts what is there.
+        </p>
+        <label class="label" for="list">The list, or paste it here</label>
+        <el-input id="list" v-model="entry.text" type="textarea" :rows="6" :placeholder="EXAMPLE" />
+        <div class="row">
+          <input
+            ref="picker"
+            type="file"
+            accept=".csv,text/csv,text/plain"
+            class="visually-hidden"
+            aria-label="A CSV file"
+            @change="take"
           />
-          <QuantityField
-            v-model="part.size"
-            label="Diameter"
-            :unit="settings.units === 'us' ? 'in' : 'mm'"
-            fractions
-            :fault="faultAt(wrong, 'size', 'size.diameter')"
-          />
-          <ChoiceField
-            v-model="part.diameter"
-            label="Which diameter"
-            :choices="diameters"
-            :fault="faultAt(wrong, 'diameter', 'size.kind')"
-          />
+          <el-button @click="picker?.click()">Take a file</el-button>
+          <el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look it through</el-button>
+        </div>
+        <FaultList :faults="faults" />
+        <template v-if="preview">
+          <h3>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h3>
+          <WrongLines :wrong="preview.wrong" />
+          <div class="row">
+            <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
+              {{
+                preview.wrong.length
+                  ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}`
+                  : 'Keep it'
+              }}
+            </el-button>
+          </div>
         </template>
-        <QuantityField v-model="part.count" label="How many" :fault="faultAt(wrong, 'count')" />
-        <WordField v-model="part.place" label="Where it lies" :fault="faultAt(wrong, 'place')" />
-        <QuantityField v-model="part.low" label="Buy again under" :fault="faultAt(wrong, 'low')" />
-        <div class="row"><el-button type="primary" native-type="submit">Put it on the shelf</el-button></div>
-      </form>
-      <FaultList :faults="otherFaults(wrong, ['part', 'size', 'section', 'diameter', 'count', 'place', 'low'])" />
-    </section>
-    <section class="sheet block">
-      <h2>Bring in a list</h2>
-      <p class="dim">
-        A CSV with the columns part, section, size, diameter, count. It takes the place of the list before it. Choosing
-        a V-belt drive then counts what is there.
-      </p>
-      <label class="label" for="list">The list, or paste it here</label>
-      <el-input id="list" v-model="entry.text" type="textarea" :rows="6" :placeholder="EXAMPLE" />
-      <div class="row">
-        <input
-          ref="picker"
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          class="visually-hidden"
-          aria-label="A CSV file"
-          @change="take"
-        />
-        <el-button @click="picker?.click()">Take a file</el-button>
-        <el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look it through</el-button>
-      </div>
-      <FaultList :faults="faults" />
-    </section>
-    <section v-if="preview" class="sheet block">
-      <h2>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h2>
-      <WrongLines :wrong="preview.wrong" />
-      <div class="row">
-        <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
-          {{
-            preview.wrong.length ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}` : 'Keep it'
-          }}
-        </el-button>
-      </div>
-    </section>
-    <p><a href="/api/stock.csv" class="table">The shelf as a table (CSV)</a></p>
-    <SpareSet />
-    <RatingTable />
+      </FoldedSheet>
+      <SpareSet />
+      <RatingTable />
+    </template>
   </main>
 </template>
 
@@ -182,6 +196,7 @@ onMounted(() => setPlace('Shelf'))
   min-height: 44px;
 }
 .buy {
+  padding: 10px 16px;
   font-size: 1.125rem;
 }
 .block {

@@ -1,15 +1,19 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 
 import { place } from '@/shared/state/place'
+import { later } from '@/shared/ui/later'
 import { useSettings } from '@/shared/state/settings'
 
 import CommandLine from './CommandLine.vue'
-import SettingsPanel from './SettingsPanel.vue'
 import WaitingList from './WaitingList.vue'
+
+const SettingsPanel = later(() => import('./SettingsPanel.vue'))
 
 const settings = useSettings()
 const open = ref(false)
+const wanted = ref(false)
+watch(open, () => (wanted.value = true), { once: true })
 const initials = () =>
   settings.name
     .split(/\s+/)
@@ -64,7 +68,7 @@ const up = computed(() => place.way.at(-1))
     >
       {{ initials() }}
     </button>
-    <SettingsPanel v-model="open" />
+    <SettingsPanel v-if="wanted" v-model="open" />
   </div>
 </template>
 

@@ -100,19 +100,19 @@ const words = (m?: TimelineMark) => (m ? `${m.words}${m.detail ? `, ${m.detail}`
         </template>
       </p>
     </template>
-    <div ref="box" class="sheet drawn">
-      <TimeLanes
-        v-if="view && view.marks.length"
-        :view="view"
-        :trend="lane === 'all' || lane === 'readings' ? trend : null"
-        :lanes="lanes"
-        :wide="wide"
-        @picked="(m) => (picked = m)"
-      />
-      <p v-else-if="view" class="none">
-        Nothing has been written down here yet. A build, a job or a reading begins it.
-      </p>
-      <p v-else-if="!problem" class="none dim" role="status">Reading the record…</p>
+    <p v-if="!view && !problem" class="none dim" role="status">Reading the record…</p>
+    <div ref="box">
+      <div v-if="view" class="sheet drawn">
+        <TimeLanes
+          v-if="view.marks.length"
+          :view="view"
+          :trend="lane === 'all' || lane === 'readings' ? trend : null"
+          :lanes="lanes"
+          :wide="wide"
+          @picked="(m) => (picked = m)"
+        />
+        <p v-else class="none">Nothing has been written down here yet. A build, a job or a reading begins it.</p>
+      </div>
     </div>
     <template v-if="view">
       <div class="row">

@@ -131,7 +131,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
           <button type="button" class="key" @click="say(sign.key, 'not looked')">Cannot look<small>now</small></button>
         </div>
       </section>
-      <label class="iso">
+      <label v-if="found || problem" class="iso">
         <input v-model="isolated" type="checkbox" />
         The machine is isolated and proved, its guard may be off: nothing is asked that wants it running.
       </label>
@@ -160,7 +160,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
           </div>
         </section>
       </div>
-      <section v-if="why.failures.length" class="sheet past">
+      <section v-if="why.failures.length && (found || problem)" class="sheet past">
         <h2>Failures on record</h2>
         <p v-if="why.life">{{ why.life }}</p>
         <div v-for="f in why.failures" :key="f.id" class="failure">
