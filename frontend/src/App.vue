@@ -5,9 +5,11 @@ import { useRoute } from 'vue-router'
 import SideRail from '@/features/shell/components/SideRail.vue'
 import { open } from '@/pad/ask'
 import { later } from '@/shared/ui/later'
+import { watchOwnWords } from '@/shared/state/ownWords'
 import TopBar from '@/features/shell/components/TopBar.vue'
 
 const route = useRoute()
+watchOwnWords()
 const PadHost = later(() => import('@/pad/PadHost.vue'))
 const padWanted = ref(false)
 watch(open, () => (padWanted.value = true), { once: true })

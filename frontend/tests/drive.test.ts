@@ -140,7 +140,7 @@ describe('the stages of a drive', () => {
 })
 
 describe('the labels of an elevation', () => {
-  const labels = driveLabels(sheet(1), 'pulley')
+  const labels = driveLabels(sheet(1))
   it('make inputs touchable and answers askable, never both', () => {
     for (const l of labels) expect(Boolean(l.path) !== Boolean(l.step), l.key).toBe(true)
     expect(labels.filter((l) => l.path).map((l) => l.path)).toEqual([
@@ -149,9 +149,9 @@ describe('the labels of an elevation', () => {
       'centre_distance',
     ])
   })
-  it('say it in the person’s word, with number and unit apart', () => {
-    expect(labels.find((l) => l.key === 'd1')).toMatchObject({ label: 'pulley pitch', number: '5.4', unit: 'in' })
-    expect(driveLabels(sheet(1), 'sheave').find((l) => l.key === 'd1')?.label).toBe('sheave pitch')
+  it('name the wheel they hang on, with number and unit apart', () => {
+    expect(labels.find((l) => l.key === 'd1')).toMatchObject({ label: 'pitch dia', number: '5.4', unit: 'in' })
+    expect(labels.find((l) => l.key === 'd1')?.named).toBe('driver pitch dia')
   })
 })
 
@@ -186,7 +186,7 @@ describe('weights', () => {
   it('are said in words, all alike or what counts most', () => {
     expect(orderWords(equalWeights())).toContain('fewest parts, smallest and lightest first')
     expect(orderWords({ ...equalWeights(), stock: 0 })).toContain('fewest parts, smallest and lightest first')
-    expect(orderWords({ ...equalWeights(), shaft_load: 4 })).toBe('least shaft pull counting most')
+    expect(orderWords({ ...equalWeights(), shaft_load: 4 })).toBe('least shaft load counting most')
   })
 })
 

@@ -444,10 +444,10 @@ describe('laid over what is there', () => {
     const w = mount(LaidOver, { props: { today, elevation: e, option } })
     const said = w.findAll('li').map((l) => l.text())
     expect(said).toEqual([
-      'Pull on each shaft 212 lbf, was 200 lbf',
+      'Shaft load 212 lbf, was 200 lbf',
       'Weight 63 lb, was 102 lb',
       'To spare 12 %, was 14 %',
-      'Centres 27 3/8 in, was 29 5/32 in',
+      'Centre distance 27 3/8 in, was 29 5/32 in',
     ])
     // More pull and less to spare are to be minded, less weight is fine.
     expect(w.findAll('li').map((l) => l.find('svg path').exists())).toEqual([true, false, true, true])

@@ -7,7 +7,7 @@ import { arcPath, fit } from '@/elevation/frame'
 import { asUnderstood } from '@/features/drive/logic/normalise'
 import { withLeaf } from '@/shared/format/nested'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
-import { plainName, wheelName } from '@/shared/format/words'
+import { plainName } from '@/shared/format/words'
 
 const wheel = (x: number, y: number, r: number) => ({
   id: x === 0 && y === 0 ? 'a' : 'b',
@@ -131,8 +131,7 @@ describe('refusals and words', () => {
     expect(otherFaults({ ...problem, errors: [] }, [])[0]?.reason).toBe('x')
     expect(faultText(problem.errors[0]!)).toBe('too many · allowed: 1 to 30')
   })
-  it('speak the person’s word', () => {
-    expect(wheelName('pulley', 'Sheave on a sheave')).toBe('Pulley on a pulley')
+  it('read a name as plain words', () => {
     expect(plainName('driven_speed')).toBe('Driven speed')
   })
 })

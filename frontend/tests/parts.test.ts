@@ -84,8 +84,10 @@ describe('remarks', () => {
     ).toBe(false)
   })
   it('name the field a fault belongs to', () => {
-    const w = mount(FaultList, { props: { faults: [{ path: 'input.driver.sheave', reason: 'no', allowed: 'yes' }] } })
-    expect(w.text()).toContain('Driver sheave: no · allowed: yes')
+    const w = mount(FaultList, {
+      props: { faults: [{ called: 'Driver, sheave', path: 'input.driver.sheave', reason: 'no', allowed: 'yes' }] },
+    })
+    expect(w.text()).toContain('Driver, sheave: no · allowed: yes')
   })
 })
 

@@ -62,6 +62,7 @@ describe('switching the units in the middle of an entry', () => {
     const quantity = (path: string, us: string, si: string): Field => ({
       form: 'quantity',
       name: path,
+      title: path,
       path,
       help: '',
       us,
@@ -73,6 +74,7 @@ describe('switching the units in the middle of an entry', () => {
     const group: Field = {
       form: 'group',
       name: 'g',
+      title: 'g',
       path: 'g',
       help: '',
       needed: false,

@@ -89,13 +89,13 @@ def test_the_gauge_takes_readings_and_they_fall_on_the_scale(
     assert axe(page) == []
     # A size on the drawing takes the pad as well, and what is refused is said beside it.
     page.get_by_role("button", name="Whole drive with its sizes").tap()
-    page.get_by_role("button", name=re.compile("^driver sheave OD 7.1 in, change")).tap()
-    pad = page.get_by_role("dialog", name="driver sheave OD")
+    page.get_by_role("button", name=re.compile("^driver outside dia 7.1 in, change")).tap()
+    pad = page.get_by_role("dialog", name="driver outside dia")
     expect(pad.get_by_text("was 7.1 in")).to_be_visible()
     pad.get_by_role("button", name="0", exact=True).tap()
     pad.get_by_role("button", name="Set 0").tap()
     expect(page.locator(".callout .message")).to_contain_text("allowed")
-    expect(page.get_by_label("driver sheave OD", exact=True)).to_have_value("0")
+    expect(page.get_by_label("driver outside dia", exact=True)).to_have_value("0")
     page.get_by_role("button", name="Put back").first.tap()
     page.get_by_role("button", name="The strand to set").tap()
     page.get_by_role("button", name="clear the readings").tap()

@@ -121,8 +121,8 @@ def test_a_call_out_is_touched_and_everything_follows(open_page: Opener, axe: Ca
     page.reload()
     expect(page.locator(".callout", has_text="driven").first).to_contain_text("666")
     # No sheave at all: refused whole at the foot of the drawing, and what was typed stays in its field.
-    page.get_by_role("button", name=re.compile("driver sheave pitch 5.4")).click()
-    box = page.get_by_label("driver sheave pitch", exact=True).first
+    page.get_by_role("button", name=re.compile("driver pitch dia 5.4")).click()
+    box = page.get_by_label("driver pitch dia", exact=True).first
     box.fill("0.5")
     page.keyboard.press("Enter")
     told = page.locator(".told.refused")
@@ -135,13 +135,13 @@ def test_a_call_out_is_touched_and_everything_follows(open_page: Opener, axe: Ca
     page.keyboard.press("Enter")
     expect(page.locator(".answers .danger")).to_contain_text("smaller than its section can bend round")
     expect(page.get_by_role("tab", name=re.compile("Choose"))).to_contain_text("not rated")
-    page.get_by_role("button", name=re.compile("driver sheave pitch 4")).click()
-    page.get_by_label("driver sheave pitch", exact=True).first.fill("5.4")
+    page.get_by_role("button", name=re.compile("driver pitch dia 4")).click()
+    page.get_by_label("driver pitch dia", exact=True).first.fill("5.4")
     page.keyboard.press("Enter")
     expect(page.locator(".answers .danger")).to_have_count(0)
     # A wanted centre distance finds the standard belt that comes nearest.
-    page.get_by_role("button", name=re.compile("^centres 34")).click()
-    page.get_by_label("centres", exact=True).fill("38")
+    page.get_by_role("button", name=re.compile("^centre distance 34")).click()
+    page.get_by_label("centre distance", exact=True).fill("38")
     page.keyboard.press("Enter")
     expect(page.locator(".names .what .figure")).to_contain_text("B97")
     expect(page.locator(".told")).to_contain_text("B90 became B97")

@@ -84,7 +84,7 @@ def test_a_changed_duty_changes_every_figure_and_says_what_it_was_settled_for(
     expect(page.get_by_text("Settled for 7.5 hp")).to_be_visible()
     # A change on the drawing is worked for the duty that holds.
     page.get_by_role("button", name="Whole drive with its sizes").click()
-    page.get_by_role("button", name="driver sheave pitch 5.4 in, change").click()
+    page.get_by_role("button", name="driver pitch dia 5.4 in, change").click()
     page.locator(".callout input").fill("6")
     page.keyboard.press("Enter")
     expect(page.get_by_text("Changed here, not saved")).to_be_visible()
@@ -96,7 +96,7 @@ def test_a_fan_sped_up_says_its_power_before_anything_else(open_page: Opener, dr
     page = open_page()
     page.goto(drive(wanted="1005") + "?stage=duty")
     expect(page.get_by_text(re.compile("wanted 1,005 ± 3.0 %: on speed"))).to_be_visible()
-    page.get_by_role("button", name=re.compile("driver sheave pitch 5.4 in, change")).click()
+    page.get_by_role("button", name=re.compile("driver pitch dia 5.4 in, change")).click()
     page.locator(".callout input").fill("7")
     page.keyboard.press("Enter")
     first = page.locator(".answers li").first

@@ -835,7 +835,7 @@ export interface paths {
         put?: never;
         /**
          * Flat belt drive
-         * @description Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.
+         * @description Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft load.
          */
         post: operations["calc_calc_flat_drive_calc_flat_drive_post"];
         delete?: never;
@@ -975,7 +975,7 @@ export interface paths {
         put?: never;
         /**
          * Link belt
-         * @description Links to take off from hand-tight, and how it runs.
+         * @description Links to remove from hand-tight, and how it runs.
          */
         post: operations["calc_calc_link_belt_calc_link_belt_post"];
         delete?: never;
@@ -1335,7 +1335,7 @@ export interface paths {
         put?: never;
         /**
          * Rollers on a link or round belt
-         * @description A belt pressed up against many rollers: its way, the length to order, links to take off, how tight it must be.
+         * @description A belt pressed up against many rollers: its way, the length to order, links to remove, how tight it must be.
          */
         post: operations["calc_calc_roller_conveyor_calc_roller_conveyor_post"];
         delete?: never;
@@ -3574,18 +3574,18 @@ export interface components {
          */
         AdjustableIn: {
             /**
-             * Closed
+             * Pitch diameter, closed
              * @description pitch diameter, closed
              */
             closed: number | string;
             /**
-             * Most Turns
+             * Most turns
              * @description turns it may be opened; usual for the section
              * @default null
              */
             most_turns?: (number | string) | null;
             /**
-             * Open
+             * Pitch diameter, open
              * @description pitch diameter, open as far as it goes
              * @default null
              */
@@ -3597,7 +3597,7 @@ export interface components {
              */
             thread?: (number | string) | null;
             /**
-             * Turns Now
+             * Turns open now
              * @description turns open now, counted from closed
              * @default null
              */
@@ -3608,11 +3608,17 @@ export interface components {
          * @description The setting, what it does, and the table of half-turns.
          */
         AdjustableOut: {
+            /** Current */
             amps: components["schemas"]["AmpsOut"] | null;
+            /** Chart */
             chart: components["schemas"]["SceneOut"] | null;
+            /** Groove moves */
             groove_moves: components["schemas"]["Figure"];
+            /** Centre distance moves by */
             move_centres: components["schemas"]["Figure"] | null;
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
+            /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
             /** Rules */
             rules: string[];
@@ -3620,11 +3626,13 @@ export interface components {
             says: string;
             /** Settings */
             settings: components["schemas"]["SettingOut"][];
+            /** Speed */
             speed: components["schemas"]["Figure"];
-            /** Stopped By Amps */
+            /** Stopped by the motor's current */
             stopped_by_amps: boolean;
             /** Turns */
             turns: string;
+            /** Turns by the sum */
             turns_exact: components["schemas"]["Figure"] | null;
         };
         /** AdjustableSheaveRequest */
@@ -3654,11 +3662,17 @@ export interface components {
         };
         /** AdjustableSheaveResponse */
         AdjustableSheaveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -3675,14 +3689,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["AdjustableOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -3697,17 +3722,18 @@ export interface components {
          */
         AlignmentIn: {
             /**
-             * Carried Back
+             * From a laser on the other wheel
              * @description the gaps at the wheel that stays are from a laser on the one that moves
              * @default false
              */
             carried_back?: boolean;
             /**
-             * Centre
+             * Centre distance
              * @description centre distance
              */
             centre: number | string;
             /**
+             * Feet of the machine
              * @description feet of the machine that moves
              * @default null
              */
@@ -3720,23 +3746,25 @@ export interface components {
              */
             kind?: "v" | "v-light" | "v-joined" | "v-ribbed" | "v-link" | "sync" | "flat-belt" | "round" | "chain" | "chain-dogged";
             /**
+             * Levels
              * @description a level on both faces
              * @default null
              */
             levels?: components["schemas"]["LevelsIn"] | null;
             /**
+             * At the wheel that moves
              * @description gaps at the wheel that moves, edge or laser on the other
              * @default null
              */
             moving?: components["schemas"]["GapsIn"] | null;
             /**
-             * Rim Moving
+             * Face to groove, wheel that moves
              * @description face to groove of the wheel that moves
              * @default null
              */
             rim_moving?: (number | string) | null;
             /**
-             * Rim Staying
+             * Face to groove, wheel that stays
              * @description face to groove of the wheel that stays
              * @default null
              */
@@ -3748,6 +3776,7 @@ export interface components {
              */
             shims?: (number | string)[];
             /**
+             * At the wheel that stays
              * @description gaps at the wheel that stays: a line that touches nothing, or a laser carried by the one that moves
              * @default null
              */
@@ -3766,7 +3795,7 @@ export interface components {
          */
         AlignmentLimitsIn: {
             /**
-             * Centre
+             * Centre distance
              * @description centre distance
              */
             centre: number | string;
@@ -3789,12 +3818,17 @@ export interface components {
          * @description What is allowed: as an angle, as a slope, as a difference of gaps, and the offset.
          */
         AlignmentLimitsOut: {
+            /** Angle */
             angle: components["schemas"]["Figure"];
-            /** Comes From */
+            /** What sets it */
             comes_from: string;
+            /** Gap difference */
             gap_difference: components["schemas"]["Figure"] | null;
+            /** Offset */
             offset: components["schemas"]["Figure"];
+            /** Slope */
             slope: components["schemas"]["Figure"];
+            /** Worth aiming for */
             worth_aiming_for: components["schemas"]["Figure"];
         };
         /** AlignmentLimitsRequest */
@@ -3824,11 +3858,17 @@ export interface components {
         };
         /** AlignmentLimitsResponse */
         AlignmentLimitsResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -3845,14 +3885,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["AlignmentLimitsOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -3870,7 +3921,7 @@ export interface components {
             faults: components["schemas"]["FaultOut"][];
             /** Moves */
             moves: components["schemas"]["MoveOut"][];
-            /** Read Again */
+            /** Read again */
             read_again: string;
             /** Readings */
             readings: string;
@@ -3878,7 +3929,7 @@ export interface components {
             says: string;
             /** Walks */
             walks: string;
-            /** Within */
+            /** Within limits */
             within: boolean;
         };
         /** AlignmentRequest */
@@ -3908,11 +3959,17 @@ export interface components {
         };
         /** AlignmentResponse */
         AlignmentResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -3929,14 +3986,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["AlignmentOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -3950,14 +4018,20 @@ export interface components {
          * @description What the motor will draw, and how fast the machine may run by it.
          */
         AmpsOut: {
+            /** Expected */
             expected: components["schemas"]["Band"];
+            /** Margin */
             margin: components["schemas"]["Figure"] | null;
+            /** Most speed */
             most_speed: components["schemas"]["Band"];
+            /** Shaft now */
             shaft_now: components["schemas"]["Band"] | null;
+            /** Shaft then */
             shaft_then: components["schemas"]["Band"] | null;
+            /** Share of plate */
             share_of_plate: components["schemas"]["Band"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -3974,12 +4048,12 @@ export interface components {
              */
             clockwise?: boolean;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Engages
+             * The loop is the clutch
              * @description the loop is the clutch: let go, it must not drag
              * @default false
              */
@@ -3997,18 +4071,19 @@ export interface components {
              */
             loop: "V-belt" | "flat belt" | "toothed belt" | "chain";
             /**
-             * Loop Length
+             * Loop length
              * @description length of the loop; then it puts the take-up
              * @default null
              */
             loop_length?: (number | string) | null;
             /**
-             * Static Tension
+             * Static tension, each belt
              * @description tension it was set to, whole loop
              * @default null
              */
             static_tension?: (number | string) | null;
             /**
+             * Take up
              * @description what takes up
              * @default null
              */
@@ -4024,20 +4099,27 @@ export interface components {
          * @description The loop on its wheels.
          */
         AnyRouteOut: {
-            /** First To Slip */
+            /** First to slip */
             first_to_slip: string;
+            /** Loop length */
             loop_length: components["schemas"]["Figure"];
+            /** Loop speed */
             loop_speed: components["schemas"]["Figure"];
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
+            /** Pull by hand */
             pull_at_hand: components["schemas"]["Figure"] | null;
+            /** Pull at the wheel */
             pull_at_wheel: components["schemas"]["Figure"] | null;
+            /** Released */
             released: components["schemas"]["ReleasedOut"] | null;
             /** Says */
             says: string;
             /** Strands */
             strands: components["schemas"]["RouteStrandOut"][];
-            /** Times Todays Load */
+            /** Times today's load */
             times_todays_load: number | null;
+            /** Travel */
             travel: components["schemas"]["TravelOut"] | null;
             /** Wheels */
             wheels: components["schemas"]["RouteWheelOut"][];
@@ -4069,11 +4151,17 @@ export interface components {
         };
         /** AnyRouteResponse */
         AnyRouteResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -4090,14 +4178,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["AnyRouteOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -4113,17 +4212,17 @@ export interface components {
         ArcOut: {
             /** R */
             r: number;
-            /** Start Deg */
+            /** Start deg */
             start_deg: number;
-            /** Sweep Deg */
+            /** Sweep deg */
             sweep_deg: number;
             /** Turn */
             turn: number;
             /** Wheel */
             wheel: string;
-            /** X */
+            /** To the right of the driver's shaft */
             x: number;
-            /** Y */
+            /** Over the driver's shaft */
             y: number;
         };
         /**
@@ -4132,18 +4231,18 @@ export interface components {
          */
         ArmIn: {
             /**
-             * Idler At
+             * Pivot to the idler's middle
              * @description pivot to the idler's middle
              */
             idler_at: number | string;
             /**
-             * Off Square
+             * Off square
              * @description how far the belt's push is off square to the arm
              * @default null
              */
             off_square?: (number | string) | null;
             /**
-             * Pull At
+             * Pivot to where it is pulled
              * @description pivot to where it is pulled
              */
             pull_at: number | string;
@@ -4177,24 +4276,24 @@ export interface components {
          */
         AroundIn: {
             /**
-             * Driven Side
+             * Driven side
              * @description face of the loop that touches the driven wheel
              * @default inside
              * @enum {string}
              */
             driven_side?: "inside" | "outside";
             /**
-             * Driven X
+             * Driven shaft, to the right
              * @description driven shaft, to the right of the driver's
              */
             driven_x: number | string;
             /**
-             * Driven Y
+             * Driven shaft, up
              * @description driven shaft, over the driver's
              */
             driven_y: number | string;
             /**
-             * Engages
+             * The loop is the clutch
              * @description the loop is the clutch: let go, it must not drag
              * @default false
              */
@@ -4206,6 +4305,7 @@ export interface components {
              */
             guides?: components["schemas"]["GuideIn"][];
             /**
+             * Take up
              * @description what takes up; left open, the driven shaft slides
              * @default null
              */
@@ -4222,18 +4322,19 @@ export interface components {
          * @description A drive's loop round all of its wheels.
          */
         AroundOut: {
+            /** Bends an hour */
             bends_an_hour: components["schemas"]["Figure"];
-            /** Bends Backwards */
+            /** Bends backwards */
             bends_backwards: number;
-            /** Bends In A Turn */
+            /** Bends in a turn */
             bends_in_a_turn: number;
-            /** First To Slip */
+            /** First to slip */
             first_to_slip: string;
             /** Fits */
             fits: components["schemas"]["LoopFitOut"][];
             /** Guides */
             guides: components["schemas"]["GuideOut"][];
-            /** Least To Spare */
+            /** Least to spare */
             least_to_spare: string;
             /** Loaded */
             loaded: components["schemas"]["LoadedWheelOut"][];
@@ -4242,21 +4343,28 @@ export interface components {
              * @description belts or strands that run side by side; pulls of the loop are for all of them
              */
             members: number;
+            /** Pull */
             pull: components["schemas"]["PullOut"] | null;
+            /** Released */
             released: components["schemas"]["ReleasedOut"] | null;
+            /** Released elevation */
             released_elevation: components["schemas"]["ElevationOut"] | null;
-            /** Rests On */
+            /** Rests on */
             rests_on: string;
             /** Says */
             says: string;
-            /** @description pull of the loop at rest under which a wheel slips; none where it is pulled */
+            /**
+             * Slips under
+             * @description pull of the loop at rest under which a wheel slips; none where it is pulled
+             */
             slips_under: components["schemas"]["Figure"] | null;
             /** Spans */
             spans: components["schemas"]["SpanSettingOut"][];
             /** Strands */
             strands: components["schemas"]["RouteStrandOut"][];
-            /** Times Todays Load */
+            /** Times today's load */
             times_todays_load: number | null;
+            /** Travel */
             travel: components["schemas"]["TravelOut"] | null;
             /** Wheels */
             wheels: components["schemas"]["RouteWheelOut"][];
@@ -4267,19 +4375,19 @@ export interface components {
          */
         AroundWheelIn: {
             /**
-             * Above
+             * The upper of the two places
              * @description of the two places where the tapes meet, the upper one
              * @default true
              */
             above?: boolean;
             /**
-             * Along
+             * So far along the strand
              * @description or on its strand: so far along from where it begins
              * @default null
              */
             along?: (number | string) | null;
             /**
-             * Between
+             * On which strand
              * @description the strand it stands on: from driver to driven, or back
              * @enum {string}
              */
@@ -4291,13 +4399,13 @@ export interface components {
              */
             diameter?: (number | string) | null;
             /**
-             * From Driven
+             * From the driven shaft
              * @description and from the driven shaft
              * @default null
              */
             from_driven?: (number | string) | null;
             /**
-             * From Driver
+             * From the driver's shaft
              * @description or by tape: from the driver's shaft
              * @default null
              */
@@ -4314,7 +4422,7 @@ export interface components {
              */
             power?: (number | string) | null;
             /**
-             * Pushed
+             * Pushed in by
              * @description and pushed in so far
              * @default null
              */
@@ -4340,13 +4448,13 @@ export interface components {
              */
             teeth?: number | null;
             /**
-             * X
+             * To the right of the driver's shaft
              * @description shaft, to the right of the driver's
              * @default null
              */
             x?: (number | string) | null;
             /**
-             * Y
+             * Over the driver's shaft
              * @description shaft, over the driver's
              * @default null
              */
@@ -4362,9 +4470,9 @@ export interface components {
              * @description what was read at the last job, as shown
              */
             before: string;
-            /** Before At */
+            /** Before at */
             before_at: string | null;
-            /** Before Typed */
+            /** Before typed */
             before_typed: string;
             /**
              * Event
@@ -4384,9 +4492,9 @@ export interface components {
             needed: boolean;
             /** Quantity */
             quantity: string;
-            /** Target */
+            /** Wanted speed */
             target: string;
-            /** Typed */
+            /** What was typed */
             typed: string;
             /**
              * Units
@@ -4405,7 +4513,7 @@ export interface components {
          */
         AtHoursIn: {
             /**
-             * Hours
+             * Running hours
              * @description running hours since it was fitted
              */
             hours: number | string;
@@ -4420,10 +4528,15 @@ export interface components {
          * @description One speed.
          */
         AtSpeedOut: {
+            /** One belt carries */
             belt_power: components["schemas"]["Figure"];
+            /** Belts by the sum */
             belts_exact: components["schemas"]["Figure"];
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Driver speed */
             driver_speed: components["schemas"]["Figure"];
+            /** Power */
             power: components["schemas"]["Figure"];
         };
         /**
@@ -4443,7 +4556,9 @@ export interface components {
          * @description A range to set something in.
          */
         Band: {
+            /** High */
             high: components["schemas"]["Figure"];
+            /** Low */
             low: components["schemas"]["Figure"];
             /** Per */
             per: string | null;
@@ -4455,7 +4570,9 @@ export interface components {
          * @description A band on the scale.
          */
         BandOut: {
+            /** High */
             high: components["schemas"]["OnScale"];
+            /** Low */
             low: components["schemas"]["OnScale"];
             /** State */
             state: string;
@@ -4485,20 +4602,26 @@ export interface components {
          * @description What one book says of the drive; ``why`` says why it says nothing.
          */
         BasisRow: {
+            /** Added for the speed ratio */
             added_power: components["schemas"]["Figure"] | null;
+            /** Arc factor */
             arc_factor: components["schemas"]["Figure"] | null;
+            /** Basic power of one belt */
             basic_power: components["schemas"]["Figure"] | null;
-            /** Basis */
+            /** Rated by */
             basis: string;
+            /** One belt carries */
             belt_power: components["schemas"]["Figure"] | null;
+            /** Belts by the sum */
             belts_exact: components["schemas"]["Figure"] | null;
+            /** Length factor */
             length_factor: components["schemas"]["Figure"] | null;
             /** Source */
             source: string;
             /** Title */
             title: string;
             /**
-             * Used
+             * Travel used
              * @description the basis the drive is rated by
              */
             used: boolean;
@@ -4511,7 +4634,7 @@ export interface components {
          */
         BearingHeatIn: {
             /**
-             * Around
+             * Air around it
              * @description the air around it
              */
             around: number | string;
@@ -4528,7 +4651,7 @@ export interface components {
              */
             kind?: "ball" | "roller";
             /**
-             * Other
+             * The other bearing
              * @description the other bearing of the shaft
              * @default null
              */
@@ -4552,17 +4675,24 @@ export interface components {
          * @description What the temperatures say, and what to do.
          */
         BearingHeatOut: {
+            /** Apart */
             apart: components["schemas"]["Figure"] | null;
+            /** Life by heat */
             life_by_heat: components["schemas"]["Figure"] | null;
+            /** Life by pull */
             life_by_pull: components["schemas"]["Figure"] | null;
+            /** Most */
             most: components["schemas"]["Figure"];
+            /** Most rise */
             most_rise: components["schemas"]["Figure"];
+            /** Rise */
             rise: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Usual */
             usual: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -4594,11 +4724,17 @@ export interface components {
         };
         /** BearingHeatResponse */
         BearingHeatResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -4615,14 +4751,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["BearingHeatOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -4664,6 +4811,7 @@ export interface components {
          * @description Hours that nine in ten reach.
          */
         BearingLifeOut: {
+            /** Life */
             life: components["schemas"]["Figure"];
         };
         /** BearingLifeRequest */
@@ -4693,11 +4841,17 @@ export interface components {
         };
         /** BearingLifeResponse */
         BearingLifeResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -4714,14 +4868,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["BearingLifeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -4743,13 +4908,13 @@ export interface components {
              */
             bearing?: "ball" | "roller";
             /**
-             * Hours
+             * Running hours
              * @description hours it has to reach (L10)
              * @default 20000
              */
             hours?: number;
             /**
-             * Overhang
+             * Middle of the wheel to the near bearing
              * @description middle of the sheave to the near bearing
              */
             overhang: number | string;
@@ -4798,11 +4963,17 @@ export interface components {
         };
         /** BeltCutLengthResponse */
         BeltCutLengthResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -4819,14 +4990,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["CutLengthOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -4859,7 +5041,7 @@ export interface components {
              */
             mass?: (number | string) | null;
             /**
-             * Span
+             * Free span
              * @description free span
              */
             span: number | string;
@@ -4897,11 +5079,17 @@ export interface components {
         };
         /** BeltFrequenciesResponse */
         BeltFrequenciesResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -4918,14 +5106,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["FrequenciesOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -4961,11 +5160,17 @@ export interface components {
         };
         /** BeltIdentifyResponse */
         BeltIdentifyResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -4982,14 +5187,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["IdentifyOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5011,7 +5227,7 @@ export interface components {
              */
             construction?: "plain" | "link";
             /**
-             * Count
+             * How many
              * @description belts on the drive; left open, as many as are needed
              * @default null
              */
@@ -5022,7 +5238,7 @@ export interface components {
              */
             designation: string;
             /**
-             * In Place Of Joined
+             * Singles in place of a joined belt
              * @description single belts in the place of a joined one, for a while: a matched set
              * @default false
              */
@@ -5034,7 +5250,7 @@ export interface components {
              */
             joined?: boolean;
             /**
-             * Odd
+             * A belt that is unlike the others
              * @description one belt of the set that is not like the others: which and how
              * @default null
              */
@@ -5067,11 +5283,17 @@ export interface components {
         };
         /** BeltJointResponse */
         BeltJointResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -5088,14 +5310,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["JointOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5116,13 +5349,13 @@ export interface components {
              */
             belt?: string | null;
             /**
-             * Belt Length
+             * Belt length
              * @description belt length; leave open to get it
              * @default null
              */
             belt_length?: (number | string) | null;
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance; leave open to get it
              * @default null
              */
@@ -5134,12 +5367,12 @@ export interface components {
              */
             crossed?: boolean;
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description diameter of the driven along the same line
              */
             driven_diameter: number | string;
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description diameter of the driver along the belt's line (datum with datum length, effective with effective length)
              */
             driver_diameter: number | string;
@@ -5171,11 +5404,17 @@ export interface components {
         };
         /** BeltLengthOffResponse */
         BeltLengthOffResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -5192,14 +5431,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["LengthOffOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5214,12 +5464,16 @@ export interface components {
          */
         BeltLengthOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Arc on the larger */
             large_arc: components["schemas"]["Figure"];
             /**
              * Says
@@ -5227,7 +5481,9 @@ export interface components {
              * @default
              */
             says?: string;
+            /** Arc on the smaller */
             small_arc: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
         };
         /** BeltLengthRequest */
@@ -5257,11 +5513,17 @@ export interface components {
         };
         /** BeltLengthResponse */
         BeltLengthResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -5278,14 +5540,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["BeltLengthOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5321,11 +5594,17 @@ export interface components {
         };
         /** BeltMarkingResponse */
         BeltMarkingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -5342,14 +5621,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MarkingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5363,9 +5653,11 @@ export interface components {
          * @description One belt: where it stands on the scale and how sure that is.
          */
         BeltReadOut: {
+            /** At */
             at: components["schemas"]["OnScale"];
             /** Belt */
             belt: number;
+            /** Error */
             error: components["schemas"]["Figure"];
             /**
              * Loose
@@ -5375,7 +5667,7 @@ export interface components {
             /** Says */
             says: string;
             /**
-             * Verdict
+             * State
              * @description none where nothing says what it should be
              */
             verdict: ("fine" | "watch" | "act") | null;
@@ -5386,13 +5678,13 @@ export interface components {
          */
         BeltWearIn: {
             /**
-             * Hours
+             * Running hours
              * @description running hours since the fit
              * @default null
              */
             hours?: (number | string) | null;
             /**
-             * Left
+             * Travel left
              * @description travel left before the take-up's stop
              */
             left: number | string;
@@ -5402,13 +5694,13 @@ export interface components {
              */
             length: number | string;
             /**
-             * Moved
+             * The take-up has moved
              * @description how far the take-up has moved since the fit
              * @default null
              */
             moved?: (number | string) | null;
             /**
-             * Now
+             * Length now
              * @description length measured now, in the same way
              * @default null
              */
@@ -5419,15 +5711,20 @@ export interface components {
          * @description Growth, what can still be taken in, and until when.
          */
         BeltWearOut: {
+            /** Grown longer by */
             grown: components["schemas"]["Figure"];
+            /** Grown, of its length */
             grown_percent: components["schemas"]["Figure"];
+            /** Growth left */
             growth_left: components["schemas"]["Figure"];
+            /** Hours left */
             hours_left: components["schemas"]["Figure"] | null;
             /** Says */
             says: string;
+            /** Travel used */
             used: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -5459,11 +5756,17 @@ export interface components {
         };
         /** BeltWearResponse */
         BeltWearResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -5480,14 +5783,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["BeltWearOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5501,11 +5815,17 @@ export interface components {
          * @description What a drive is told apart by when it stands beside others; weight and loss are bands of two estimates.
          */
         Beside: {
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Efficiency */
             efficiency: components["schemas"]["Band"];
+            /** Parts */
             parts: components["schemas"]["Figure"];
+            /** Weight */
             weight: components["schemas"]["Band"];
+            /** Width */
             width: components["schemas"]["Figure"];
+            /** Loss in a year */
             yearly_loss: components["schemas"]["Band"];
         };
         /**
@@ -5519,7 +5839,7 @@ export interface components {
              */
             bore: number | string;
             /**
-             * Hub Length
+             * Hub length
              * @description length of the hub; worked where left open
              * @default null
              */
@@ -5615,7 +5935,7 @@ export interface components {
             temporary?: boolean | null;
             /**
              * Temporary Ended
-             * @description why a temporary mark that stands is taken off
+             * @description why a temporary mark that stands is removed
              * @default
              */
             temporary_ended?: string;
@@ -5636,11 +5956,11 @@ export interface components {
          * @description A build: what it is, and the input its calculation takes (numbers in the core's units).
          */
         BuildView: {
-            /** Calc */
+            /** Calculation */
             calc: string;
-            /** Core Version */
+            /** Core version */
             core_version: string;
-            /** Created By Name */
+            /** Created by name */
             created_by_name: string;
             /** Family */
             family: string;
@@ -5662,35 +5982,36 @@ export interface components {
             options: {
                 [key: string]: string;
             };
-            /** Promised Date */
+            /** Promised date */
             promised_date: string | null;
             /** Purpose */
             purpose: string;
             /** Rev */
             rev: number;
+            /** Settled for */
             settled_for: components["schemas"]["DutyThen"] | null;
             /** State */
             state: string;
             /** Temporary */
             temporary: boolean;
             /**
-             * Temporary Ended
-             * @description why a temporary mark was taken off with this build
+             * Temporary ended
+             * @description why a temporary mark was removed with this build
              */
             temporary_ended: string;
-            /** Temporary Reason */
+            /** Temporary reason */
             temporary_reason: string;
             /**
-             * Valid From
+             * Valid from
              * Format: date-time
              */
             valid_from: string;
-            /** Valid To */
+            /** Valid to */
             valid_to: string | null;
             /** What */
             what: string;
             /**
-             * Wheel Entries
+             * Wheel entries
              * @description driver and driven diameter as text that reads back to what is kept
              */
             wheel_entries: string[];
@@ -5721,12 +6042,15 @@ export interface components {
             card: string[];
             /** Cautions */
             cautions: string[];
+            /** Key */
             key: components["schemas"]["Figure"] | null;
+            /** Largest bore */
             largest_bore: components["schemas"]["Figure"];
             /** Name */
             name: string;
             /** Screws */
             screws: string;
+            /** Torque */
             torque: components["schemas"]["Figure"];
         };
         /** BushingRequest */
@@ -5756,11 +6080,17 @@ export interface components {
         };
         /** BushingResponse */
         BushingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -5777,14 +6107,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["BushingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -5803,7 +6144,10 @@ export interface components {
              * @description whether it is filled in by hand; false where it asks for a whole drive
              */
             bench: boolean;
-            /** @description how the bench asks it, where it has a picture of its own */
+            /**
+             * Card
+             * @description how the bench asks it, where it has a picture of its own
+             */
             card: components["schemas"]["CardLine"] | null;
             /**
              * Drawn
@@ -5814,11 +6158,11 @@ export interface components {
             example: {
                 [key: string]: unknown;
             };
-            /** First */
+            /** Driver's diameter, first step */
             first: string[];
             /** Group */
             group: string;
-            /** Input Schema */
+            /** Input schema */
             input_schema: {
                 [key: string]: unknown;
             };
@@ -5850,7 +6194,7 @@ export interface components {
              */
             at: string;
             /**
-             * Clears
+             * Fields it takes the place of
              * @description input fields that a change of ``path`` takes the place of
              * @default []
              */
@@ -5887,7 +6231,7 @@ export interface components {
                     [key: string]: string;
                 };
             };
-            /** On Picture */
+            /** On picture */
             on_picture: string[];
             /** Picture */
             picture: string;
@@ -5937,7 +6281,7 @@ export interface components {
             drives: string[];
             /** Told */
             told: number;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -5946,7 +6290,7 @@ export interface components {
          */
         CauseOut: {
             /**
-             * Before New
+             * Before new
              * @description what to check on the machine before a new loop goes on
              */
             before_new: string;
@@ -5966,11 +6310,11 @@ export interface components {
             share: number;
             /** Source */
             source: string;
-            /** Speaks Against */
+            /** Speaks against */
             speaks_against: components["schemas"]["ForOut"][];
-            /** Speaks For */
+            /** Speaks for */
             speaks_for: components["schemas"]["ForOut"][];
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -5979,25 +6323,25 @@ export interface components {
          */
         CentreIn: {
             /**
-             * About
+             * Centre distance, about
              * @description the centre distance that is there
              * @default null
              */
             about?: (number | string) | null;
             /**
-             * Give
+             * It can move, either way
              * @description how far it can be moved either way; 3 % is assumed
              * @default null
              */
             give?: (number | string) | null;
             /**
-             * High
+             * Greatest
              * @description greatest centre distance
              * @default null
              */
             high?: (number | string) | null;
             /**
-             * Low
+             * Least
              * @description least centre distance
              * @default null
              */
@@ -6009,12 +6353,13 @@ export interface components {
          */
         ChainDriveIn: {
             /**
+             * Round further wheels
              * @description more than two wheels: idlers, guides, further shafts
              * @default null
              */
             around?: components["schemas"]["AroundIn"] | null;
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance; the next even number of pitches is taken
              * @default null
              */
@@ -6026,16 +6371,19 @@ export interface components {
              */
             chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
-             * Driven Teeth
+             * Driven teeth
              * @description teeth of the driven
              */
             driven_teeth: number;
             /**
-             * Driver Teeth
+             * Driver teeth
              * @description teeth of the driver
              */
             driver_teeth: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
             /**
              * Life
@@ -6069,6 +6417,7 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -6091,6 +6440,7 @@ export interface components {
              */
             temperature?: number;
             /**
+             * Wanted
              * @description the driven speed that is wanted
              * @default null
              */
@@ -6101,38 +6451,60 @@ export interface components {
          * @description The drive worked through.
          */
         ChainDriveOut: {
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Mass of the chain */
             chain_mass: components["schemas"]["Figure"];
+            /** Chain speed */
             chain_speed: components["schemas"]["Figure"];
+            /** Chordal variation */
             chordal_variation: components["schemas"]["Figure"];
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
-            /** Governing */
+            /** What limits it */
             governing: string;
+            /** Greatest pull of the chain */
             greatest_pull: components["schemas"]["Figure"];
+            /** Movement by hand */
             hand_movement: components["schemas"]["Figure"];
-            /** @description what is wanted at mid-span, both ways together */
+            /**
+             * Movement by hand, both ways
+             * @description what is wanted at mid-span, both ways together
+             */
             hand_movement_band: components["schemas"]["Band"];
+            /** Length */
             length: components["schemas"]["LengthOut"];
-            /** Lubrication Wanted */
+            /** Lubrication wanted */
             lubrication_wanted: string;
             /** Method */
             method: string;
             /** Oil */
             oil: string;
+            /** Pitches */
             pitches: components["schemas"]["Figure"];
+            /** Power */
             power: components["schemas"]["Figure"];
+            /** Sag */
             sag: components["schemas"]["Figure"];
+            /** Service factor */
             service_factor: components["schemas"]["Figure"];
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
-            /** Shaft Load Case */
+            /** In which state */
             shaft_load_case: string;
+            /** Shaft load at design power */
             shaft_load_design: components["schemas"]["Figure"];
+            /** Power to spare */
             spare: components["schemas"]["Figure"];
+            /** Strength over the greatest pull */
             static_safety: components["schemas"]["Figure"];
+            /** Working pull of the chain */
             working_pull: components["schemas"]["Figure"];
+            /** Arc on the smaller */
             wrap: components["schemas"]["Figure"];
         };
         /** ChainDriveRequest */
@@ -6162,11 +6534,17 @@ export interface components {
         };
         /** ChainDriveResponse */
         ChainDriveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6183,14 +6561,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ChainDriveOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6205,7 +6594,7 @@ export interface components {
          */
         ChainLengthIn: {
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance; the next even number of pitches is taken
              * @default null
              */
@@ -6217,12 +6606,12 @@ export interface components {
              */
             chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
-             * Driven Teeth
+             * Driven teeth
              * @description teeth of the driven
              */
             driven_teeth: number;
             /**
-             * Driver Teeth
+             * Driver teeth
              * @description teeth of the driver
              */
             driver_teeth: number;
@@ -6260,11 +6649,17 @@ export interface components {
         };
         /** ChainLengthResponse */
         ChainLengthResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6281,14 +6676,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["LengthOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6303,12 +6709,12 @@ export interface components {
          */
         ChainMatchIn: {
             /**
-             * Drive Length
+             * Length of the drive chain
              * @description drive chain over those pitches
              */
             drive_length: number | string;
             /**
-             * Driven Length
+             * Length of the conveyor chain
              * @description conveyor chain over those pitches
              */
             driven_length: number | string;
@@ -6342,9 +6748,13 @@ export interface components {
         ChainMatchOut: {
             /** Advice */
             advice: string;
+            /** Difference */
             difference: components["schemas"]["Figure"];
+            /** Drive growth */
             drive_growth: components["schemas"]["Figure"];
+            /** Driven growth */
             driven_growth: components["schemas"]["Figure"];
+            /** Mismatch */
             mismatch: components["schemas"]["Figure"] | null;
         };
         /** ChainMatchRequest */
@@ -6374,11 +6784,17 @@ export interface components {
         };
         /** ChainMatchResponse */
         ChainMatchResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6395,14 +6811,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ChainMatchOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6416,14 +6843,19 @@ export interface components {
          * @description One chain of drives.
          */
         ChainOut: {
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Efficiency */
             efficiency: components["schemas"]["Band"];
+            /** Lost */
             lost: components["schemas"]["Figure"];
             /** Parts */
             parts: number;
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
             /** Says */
             says: string;
+            /** Off the speed wanted */
             speed_error: components["schemas"]["Figure"];
             /** Stages */
             stages: components["schemas"]["StageOut"][];
@@ -6487,16 +6919,21 @@ export interface components {
          * @description Power of the chain and the three limits of one strand.
          */
         ChainRatingOut: {
+            /** Chain speed */
             chain_speed: components["schemas"]["Figure"];
+            /** Carried before pins gall */
             galling: components["schemas"]["Figure"];
-            /** Governing */
+            /** What limits it */
             governing: string;
+            /** Carried by rollers and bushings */
             impact: components["schemas"]["Figure"];
+            /** Carried by the link plates */
             link_plates: components["schemas"]["Figure"];
-            /** Lubrication Wanted */
+            /** Lubrication wanted */
             lubrication_wanted: string;
             /** Method */
             method: string;
+            /** Power */
             power: components["schemas"]["Figure"];
         };
         /** ChainRatingRequest */
@@ -6526,11 +6963,17 @@ export interface components {
         };
         /** ChainRatingResponse */
         ChainRatingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6547,14 +6990,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ChainRatingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6568,39 +7022,48 @@ export interface components {
          * @description A duty for a chain drive.
          */
         ChainSelectIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
@@ -6615,11 +7078,13 @@ export interface components {
              */
             series?: "ansi" | "a" | "b";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
@@ -6630,7 +7095,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** ChainSelectRequest */
@@ -6660,11 +7128,17 @@ export interface components {
         };
         /** ChainSelectResponse */
         ChainSelectResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6681,14 +7155,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SelectOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6703,7 +7188,7 @@ export interface components {
          */
         ChainSlackIn: {
             /**
-             * Hand Movement
+             * Movement by hand
              * @description moved by hand at mid-span, both ways together
              * @default null
              */
@@ -6715,12 +7200,12 @@ export interface components {
              */
             sag?: (number | string) | null;
             /**
-             * Span
+             * Free span
              * @description free strand between the sprockets
              */
             span: number | string;
             /**
-             * Steep Or Shock
+             * Steep, reversing or fixed centre distance
              * @description over 45 degrees, upright, reversing, shocks or fixed centres
              * @default false
              */
@@ -6732,14 +7217,20 @@ export interface components {
          */
         ChainSlackOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
+            /** Excess length */
             excess_length: components["schemas"]["Figure"];
+            /** Movement by hand */
             hand_movement: components["schemas"]["Figure"];
+            /** Movement by hand, of the span */
             hand_percent: components["schemas"]["Figure"];
+            /** Sag */
             sag: components["schemas"]["Figure"];
+            /** Sag, of the span */
             sag_percent: components["schemas"]["Figure"];
             /**
              * Says
@@ -6748,10 +7239,11 @@ export interface components {
              */
             says?: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "too tight" | "too slack";
+            /** Wanted */
             wanted: components["schemas"]["Band"];
         };
         /** ChainSlackRequest */
@@ -6781,11 +7273,17 @@ export interface components {
         };
         /** ChainSlackResponse */
         ChainSlackResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6802,14 +7300,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ChainSlackOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6830,24 +7339,24 @@ export interface components {
              */
             chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
-             * Fixed Centres
+             * No take-up
              * @description no take-up
              * @default false
              */
             fixed_centres?: boolean;
             /**
-             * Large Teeth
+             * Large teeth
              * @description teeth of the larger sprocket
              * @default null
              */
             large_teeth?: number | null;
             /**
-             * Measured
+             * The length read
              * @description the length read
              */
             measured: number | string;
             /**
-             * Over
+             * Measured over
              * @description outside to outside of the end rollers, or pin centre to pin centre
              * @default rollers
              * @enum {string}
@@ -6859,7 +7368,7 @@ export interface components {
              */
             pitches: number;
             /**
-             * Timing
+             * Keeps two shafts in time
              * @description it keeps two shafts in time
              * @default false
              */
@@ -6871,16 +7380,22 @@ export interface components {
          */
         ChainWearOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
+            /** Worn longer by */
             elongation: components["schemas"]["Figure"];
+            /** Length where it is worn out */
             length_at_limit: components["schemas"]["Figure"];
+            /** Length when new */
             length_new: components["schemas"]["Figure"];
+            /** Limit */
             limit: components["schemas"]["Figure"];
-            /** Limit Because */
+            /** Why this limit */
             limit_because: string;
+            /** Rides up the teeth */
             rides_out: components["schemas"]["Figure"] | null;
             /**
              * Says
@@ -6889,7 +7404,7 @@ export interface components {
              */
             says?: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "soon" | "replace";
@@ -6921,11 +7436,17 @@ export interface components {
         };
         /** ChainWearResponse */
         ChainWearResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -6942,14 +7463,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ChainWearOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -6963,39 +7495,48 @@ export interface components {
          * @description A duty with its limits, and the drive in mind.
          */
         ChainWhyNotIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
@@ -7010,15 +7551,18 @@ export interface components {
              */
             series?: "ansi" | "a" | "b";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
             stock?: components["schemas"]["StockIn"] | null;
+            /** The drive that is asked about */
             this: components["schemas"]["ThisChainIn"];
             /**
              * Tolerance
@@ -7026,7 +7570,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** ChainWhyNotRequest */
@@ -7056,11 +7603,17 @@ export interface components {
         };
         /** ChainWhyNotResponse */
         ChainWhyNotResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -7077,14 +7630,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["WhyNotOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -7100,7 +7664,7 @@ export interface components {
         CheckOut: {
             /** Minutes */
             minutes: number;
-            /** Needs Isolation */
+            /** Needs isolation */
             needs_isolation: boolean;
             /** Settles */
             settles: string;
@@ -7124,7 +7688,7 @@ export interface components {
          * @description What a person can choose from.
          */
         Choices: {
-            /** Driven Machines */
+            /** Driven machines */
             driven_machines: components["schemas"]["Choice"][];
             /** Drivers */
             drivers: components["schemas"]["Choice"][];
@@ -7134,6 +7698,7 @@ export interface components {
          * @description One end of the scale: below it slips, above something is overloaded; what is missing where it is not known.
          */
         CliffOut: {
+            /** At */
             at: components["schemas"]["OnScale"] | null;
             /** Key */
             key: string;
@@ -7167,44 +7732,53 @@ export interface components {
          */
         CompareIn: {
             /**
-             * Asked
+             * What is asked of it
              * @description questions in shop words that a family must not answer with no
              * @default []
              */
             asked?: ("step" | "slips" | "clean" | "oil" | "wet" | "heat" | "dust" | "static" | "reversing" | "stops")[];
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted of each family
              * @default 3
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
@@ -7219,11 +7793,13 @@ export interface components {
              */
             series?: "all" | "inch" | "metric";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
@@ -7234,7 +7810,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /**
@@ -7242,11 +7821,11 @@ export interface components {
          * @description Every family, those that fit first in their own order.
          */
         CompareOut: {
-            /** Considered */
+            /** Combinations tried */
             considered: number;
             /** Families */
             families: components["schemas"]["FamilyOut"][];
-            /** Order */
+            /** Length to order */
             order: string;
         };
         /**
@@ -7254,8 +7833,11 @@ export interface components {
          * @description One step of one pair.
          */
         ConeStepOut: {
+            /** Driven */
             driven: components["schemas"]["Figure"];
+            /** Driver */
             driver: components["schemas"]["Figure"];
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
         };
         /**
@@ -7295,9 +7877,9 @@ export interface components {
          * @description Something and how often.
          */
         CountLine: {
-            /** Count */
+            /** How many */
             count: number;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -7305,18 +7887,18 @@ export interface components {
          * @description How many records of a kind go which way.
          */
         CountView: {
-            /** Count */
+            /** How many */
             count: number;
             /** Kind */
             kind: string;
             /** Many */
             many: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "added" | "changed" | "same" | "kept" | "refused";
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -7381,6 +7963,7 @@ export interface components {
          * @description Its crown.
          */
         CrownOut: {
+            /** Crown */
             crown: components["schemas"]["Figure"];
         };
         /** CrownRequest */
@@ -7410,11 +7993,17 @@ export interface components {
         };
         /** CrownResponse */
         CrownResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -7431,14 +8020,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["CrownOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -7453,7 +8053,7 @@ export interface components {
          */
         CutLengthIn: {
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance, take-up a quarter of its travel out
              * @default null
              */
@@ -7465,13 +8065,13 @@ export interface components {
              */
             crossed?: boolean;
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description diameter of the driven pulley
              * @default null
              */
             driven_diameter?: (number | string) | null;
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description diameter of the driver pulley
              * @default null
              */
@@ -7501,7 +8101,7 @@ export interface components {
              */
             material: "leather-new" | "leather-stretched" | "rubber-fabric" | "canvas" | "balata" | "polyamide" | "polyester" | "aramid" | "urethane";
             /**
-             * Taped Length
+             * Length of the path, by tape
              * @description length of the path by tape; or the pulleys and the centres
              * @default null
              */
@@ -7525,15 +8125,22 @@ export interface components {
          */
         CutLengthOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
+            /** Length to cut, least */
             cut_least: components["schemas"]["Figure"];
+            /** Length to cut */
             cut_length: components["schemas"]["Figure"];
+            /** Length to cut, most */
             cut_most: components["schemas"]["Figure"];
+            /** Cut short by */
             cut_short: components["schemas"]["Figure"];
+            /** Lap */
             lap: components["schemas"]["Figure"];
+            /** Loop length */
             loop_length: components["schemas"]["Figure"];
             /**
              * Says
@@ -7547,9 +8154,13 @@ export interface components {
          * @description How it is turned down.
          */
         CutsOut: {
+            /** Last */
             last: components["schemas"]["Figure"];
+            /** Metal left */
             left: components["schemas"]["Figure"] | null;
+            /** Off diameter */
             off_diameter: components["schemas"]["Figure"];
+            /** Off radius */
             off_radius: components["schemas"]["Figure"];
             /** Passes */
             passes: number;
@@ -7572,9 +8183,11 @@ export interface components {
          * @description The way so far, the next look or the end, and what is known of each part.
          */
         DeadDriveOut: {
+            /** End */
             end: components["schemas"]["DeadEndOut"] | null;
             /** Minutes */
             minutes: number;
+            /** Next */
             next: components["schemas"]["LookOut"] | null;
             /** Parts */
             parts: components["schemas"]["PartOut"][];
@@ -7610,11 +8223,17 @@ export interface components {
         };
         /** DeadDriveResponse */
         DeadDriveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -7631,14 +8250,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["DeadDriveOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -7660,7 +8290,7 @@ export interface components {
             key: string;
             /** Part */
             part: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -7711,7 +8341,7 @@ export interface components {
          */
         DriveAskedIn: {
             /**
-             * Calc
+             * Calculation
              * @description the whole-drive calculation that works it
              */
             calc: string;
@@ -7723,7 +8353,7 @@ export interface components {
                 [key: string]: components["schemas"]["JsonValue"];
             };
             /**
-             * Span
+             * Free span
              * @description the strand that is pressed or sounded, such as driver-driven; the longest where left open
              * @default null
              */
@@ -7756,11 +8386,17 @@ export interface components {
         };
         /** DriveCompareResponse */
         DriveCompareResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -7777,14 +8413,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["CompareOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -7843,11 +8490,17 @@ export interface components {
         };
         /** DriveEnergyResponse */
         DriveEnergyResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -7864,14 +8517,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["EnergyOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -7886,23 +8550,23 @@ export interface components {
          */
         DriveKindsIn: {
             /**
-             * Asked
+             * What is asked of it
              * @description what matters most: it counts three times
              */
             asked?: ("speed" | "shock" | "overload" | "noise" | "alignment" | "weight" | "upkeep" | "cost")[];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs in a year
              * @default 250
              */
             days_a_year?: number;
             /**
-             * Driven Speed
+             * Driven speed
              * @description speed that the machine needs
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the motor or engine
              */
             driver_speed: number | string;
@@ -7914,7 +8578,7 @@ export interface components {
              */
             frequency?: 50 | 60;
             /**
-             * Hours A Day
+             * Hours a day
              * @description running hours a day; 10 are taken
              * @default null
              */
@@ -7931,7 +8595,7 @@ export interface components {
              */
             power: number | string;
             /**
-             * Within
+             * Near enough, within
              * @description how near is near enough; 3 % where left open
              * @default null
              */
@@ -7946,7 +8610,9 @@ export interface components {
             kinds: components["schemas"]["KindOut"][];
             /** Says */
             says: string;
+            /** Suction */
             suction: components["schemas"]["Figure"] | null;
+            /** Wear */
             wear: components["schemas"]["Figure"] | null;
             /** Wears */
             wears: string;
@@ -7978,11 +8644,17 @@ export interface components {
         };
         /** DriveKindsResponse */
         DriveKindsResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -7999,14 +8671,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["DriveKindsOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -8061,11 +8744,17 @@ export interface components {
         };
         /** DriveRefitResponse */
         DriveRefitResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -8082,14 +8771,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RefitOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -8125,11 +8825,17 @@ export interface components {
         };
         /** DriveStagesResponse */
         DriveStagesResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -8146,14 +8852,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["StagesOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -8169,16 +8886,20 @@ export interface components {
         DriveView: {
             /** Builds */
             builds: components["schemas"]["BuildView"][];
+            /** Duty */
             duty: components["schemas"]["DutyView"] | null;
+            /** Ends */
             ends: components["schemas"]["EndsView"];
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Machine */
             machine: components["schemas"]["MachineView"];
             /** Name */
             name: string;
+            /** Plate */
             plate: components["schemas"]["PlateView"];
             /** Rev */
             rev: number;
@@ -8188,6 +8909,7 @@ export interface components {
          * @description The driven shaft's sheave.
          */
         DrivenIn: {
+            /** Sheave */
             sheave: components["schemas"]["DrivenWheelIn"];
         };
         /**
@@ -8271,13 +8993,13 @@ export interface components {
         DueLine: {
             /** Area */
             area: string;
-            /** By Date */
+            /** By date */
             by_date: string | null;
-            /** By Hours */
+            /** By hours */
             by_hours: number | null;
             /** Drive */
             drive: string;
-            /** Drive Id */
+            /** Drive id */
             drive_id: string | null;
             /**
              * Every
@@ -8285,7 +9007,7 @@ export interface components {
              */
             every: string;
             /**
-             * Guard Off
+             * Guard off
              * @description whether a hand goes behind the guard for it
              */
             guard_off: boolean;
@@ -8297,11 +9019,11 @@ export interface components {
             /** Machine */
             machine: string;
             /**
-             * Machine Id
+             * Machine id
              * Format: uuid
              */
             machine_id: string;
-            /** Made By */
+            /** Made by */
             made_by: string;
             /**
              * Minutes
@@ -8317,9 +9039,9 @@ export interface components {
             reason: string;
             /** Rev */
             rev: number;
-            /** Snooze Reason */
+            /** Snooze reason */
             snooze_reason: string;
-            /** Snoozed Until */
+            /** Snoozed until */
             snoozed_until: string | null;
             /** Template */
             template: string;
@@ -8439,13 +9161,13 @@ export interface components {
          * @description The fields of a duty's form: texts that read back to the very value that is kept, empty where left open.
          */
         DutyEntries: {
-            /** Centre */
+            /** Centre distance */
             centre: string;
-            /** Centre Give */
+            /** Centre give */
             centre_give: string;
-            /** Driven Speed */
+            /** Driven speed */
             driven_speed: string;
-            /** Driver Speed */
+            /** Driver speed */
             driver_speed: string;
             /** Power */
             power: string;
@@ -8517,7 +9239,9 @@ export interface components {
          * @description The duty a build was settled for, where another one holds now.
          */
         DutyThen: {
+            /** Driver speed */
             driver_speed: components["schemas"]["Figure"];
+            /** Power */
             power: components["schemas"]["Figure"];
         };
         /**
@@ -8525,35 +9249,42 @@ export interface components {
          * @description A duty with its figures, its fields as they were entered, and the service factor as a search takes it.
          */
         DutyView: {
+            /** Centre distance */
             centre: components["schemas"]["Figure"] | null;
+            /** Centre give */
             centre_give: components["schemas"]["Figure"] | null;
             /**
              * Cube
              * @description a fan, blower or centrifugal pump: its power grows with the cube of its speed
              */
             cube: boolean;
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Driver speed */
             driver_speed: components["schemas"]["Figure"];
+            /** Entries */
             entries: components["schemas"]["DutyEntries"];
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Power */
             power: components["schemas"]["Figure"];
             /** Rev */
             rev: number;
-            /** Service Factor */
+            /** Service factor */
             service_factor: {
                 [key: string]: unknown;
             } | null;
             /** Surroundings */
             surroundings: string;
+            /** Tolerance */
             tolerance: components["schemas"]["Figure"];
-            /** Tolerance Origin */
+            /** Tolerance origin */
             tolerance_origin: string;
             /**
-             * Valid From
+             * Valid from
              * Format: date-time
              */
             valid_from: string;
@@ -8570,7 +9301,7 @@ export interface components {
              * @default []
              */
             arms?: components["schemas"]["ArmOut"][];
-            /** Bottom */
+            /** At the bottom */
             bottom: number;
             /**
              * Character
@@ -8593,7 +9324,7 @@ export interface components {
             guides?: components["schemas"]["PinOut"][];
             /** Height */
             height: number;
-            /** Left */
+            /** Travel left */
             left: number;
             /** Pitch */
             pitch: number;
@@ -8606,7 +9337,7 @@ export interface components {
             /** Width */
             width: number;
             /**
-             * Words
+             * In words
              * @default
              */
             words?: string;
@@ -8622,28 +9353,31 @@ export interface components {
          */
         EndsIn: {
             /**
+             * Driven shaft
              * @description the driven shaft
              * @default null
              */
             driven_shaft?: components["schemas"]["ShaftAskedIn"] | null;
             /**
+             * Driver shaft
              * @description the driver's shaft
              * @default null
              */
             driver_shaft?: components["schemas"]["ShaftAskedIn"] | null;
             /**
+             * Maker
              * @description the machine maker's number
              * @default null
              */
             maker?: components["schemas"]["MakerIn"] | null;
             /**
-             * Motor Power
+             * Motor power
              * @description power on the motor's plate; the duty's is taken
              * @default null
              */
             motor_power?: (number | string) | null;
             /**
-             * Span
+             * Free span
              * @description the strand that is pressed or sounded, such as driver-fan; the longest where left open
              * @default null
              */
@@ -8706,7 +9440,7 @@ export interface components {
          */
         EnergyIn: {
             /**
-             * Better
+             * Efficiency of the other
              * @description efficiency of the one that might replace it
              * @default null
              */
@@ -8718,7 +9452,7 @@ export interface components {
              */
             cost?: number | null;
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
@@ -8729,13 +9463,13 @@ export interface components {
              */
             efficiency: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Hours A Day
+             * Hours a day
              * @description running hours a day; 10 are assumed
              * @default null
              */
@@ -8752,13 +9486,16 @@ export interface components {
          */
         EnergyOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
             /** Payback */
             payback: string;
+            /** Saved in a year */
             saved: components["schemas"]["Figure"] | null;
+            /** Saved in a year, in your money */
             saved_money: components["schemas"]["Figure"] | null;
             /**
              * Says
@@ -8766,7 +9503,9 @@ export interface components {
              * @default
              */
             says?: string;
+            /** Loss in a year, in your money */
             yearly_cost: components["schemas"]["Figure"] | null;
+            /** Loss in a year */
             yearly_loss: components["schemas"]["Figure"];
         };
         /**
@@ -8797,7 +9536,7 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Isolation Point */
+            /** Isolation point */
             isolation_point: string;
             /** Steps */
             steps: string;
@@ -8810,17 +9549,17 @@ export interface components {
          */
         EngineIn: {
             /**
-             * Full Speed
+             * Full speed
              * @description governed speed under load
              */
             full_speed: number | string;
             /**
-             * No Load Speed
+             * No load speed
              * @description speed without load, throttle set
              */
             no_load_speed: number | string;
             /**
-             * Torque Speed
+             * Torque speed
              * @description speed of greatest torque, from its manual
              * @default null
              */
@@ -8831,9 +9570,13 @@ export interface components {
          * @description An engine's speeds.
          */
         EngineOut: {
+            /** Droop */
             droop: components["schemas"]["Figure"];
+            /** At full load */
             full_load: components["schemas"]["Figure"];
+            /** Greatest torque */
             greatest_torque: components["schemas"]["Figure"] | null;
+            /** No load */
             no_load: components["schemas"]["Figure"];
         };
         /**
@@ -8988,11 +9731,17 @@ export interface components {
         };
         /** FailureFinderResponse */
         FailureFinderResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -9009,14 +9758,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["FailureOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -9037,7 +9797,7 @@ export interface components {
              */
             answers?: Record<string, never>;
             /**
-             * Isolated
+             * Isolated, guard may be off
              * @description the machine is isolated and its guard may be off
              * @default false
              */
@@ -9057,8 +9817,9 @@ export interface components {
         FailureOut: {
             /** Causes */
             causes: components["schemas"]["CauseOut"][];
+            /** Check */
             check: components["schemas"]["CheckOut"] | null;
-            /** Other Share */
+            /** Something else */
             other_share: number;
             /** Says */
             says: string;
@@ -9123,13 +9884,13 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** By */
+            /** What gives first */
             by: string;
             /** Confirmed */
             confirmed: string;
-            /** Confirmed By */
+            /** Confirmed by */
             confirmed_by: string;
-            /** Confirmed Words */
+            /** Confirmed words */
             confirmed_words: string;
             /**
              * Id
@@ -9153,9 +9914,9 @@ export interface components {
          * @description A family of drives: its calculations, the input fields that say what is there, and what is picked beside.
          */
         FamilyLine: {
-            /** Calc */
+            /** Calculation */
             calc: string;
-            /** Found Fields */
+            /** Found fields */
             found_fields: string[];
             /** Key */
             key: string;
@@ -9171,12 +9932,12 @@ export interface components {
              * @description its search
              */
             select: string;
-            /** Speed Field */
+            /** Speed field */
             speed_field: string;
             /** Title */
             title: string;
             /**
-             * Why Not
+             * Why not
              * @description why one drive is not among what its search finds
              */
             why_not: string;
@@ -9198,7 +9959,7 @@ export interface components {
             accepted: number;
             /** Care */
             care: string[];
-            /** Considered */
+            /** Combinations tried */
             considered: number;
             /** Key */
             key: string;
@@ -9210,12 +9971,12 @@ export interface components {
             options: components["schemas"]["OptionOut"][];
             /** Reason */
             reason: string;
-            /** Rejected */
+            /** What fell out */
             rejected: components["schemas"]["RejectedOut"][];
             /** Title */
             title: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "good" | "limited" | "no";
@@ -9226,30 +9987,31 @@ export interface components {
          */
         FanSpeedIn: {
             /**
-             * Density
+             * Density of the air then
              * @description density of the air then, kg/m³; as now where left open
              * @default null
              */
             density?: number | null;
             /**
-             * Density Now
+             * Density of the air now
              * @description density of the air now, kg/m³
              * @default 1.2
              */
             density_now?: number;
             /**
-             * Most Speed
+             * Most speed
              * @description greatest speed on the fan's plate
              * @default null
              */
             most_speed?: (number | string) | null;
             /**
+             * Motor
              * @description what the motor draws now
              * @default null
              */
             motor?: components["schemas"]["MotorNowIn"] | null;
             /**
-             * New Speed
+             * New speed
              * @description speed that is thought of
              */
             new_speed: number | string;
@@ -9264,12 +10026,17 @@ export interface components {
          * @description Flow, pressure, power and sound against now.
          */
         FanSpeedOut: {
+            /** Current */
             amps: components["schemas"]["AmpsOut"] | null;
+            /** Flow */
             flow: components["schemas"]["Figure"];
-            /** Louder Db */
+            /** Louder by */
             louder_db: number;
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
+            /** Power */
             power: components["schemas"]["Figure"];
+            /** Pressure */
             pressure: components["schemas"]["Figure"];
             /** Says */
             says: string;
@@ -9301,11 +10068,17 @@ export interface components {
         };
         /** FanSpeedResponse */
         FanSpeedResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -9322,14 +10095,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["FanSpeedOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -9343,15 +10127,19 @@ export interface components {
          * @description One fault: what it is, how sure, what is allowed, and in words.
          */
         FaultOut: {
+            /** Error */
             error: components["schemas"]["Figure"];
+            /** Found */
             found: components["schemas"]["Figure"];
+            /** Limit */
             limit: components["schemas"]["Figure"];
             /** Name */
             name: string;
             /** Says */
             says: string;
+            /** Slope */
             slope: components["schemas"]["Figure"] | null;
-            /** Within */
+            /** Within limits */
             within: boolean;
         };
         /**
@@ -9370,7 +10158,7 @@ export interface components {
              */
             inboard: number | string;
             /**
-             * Jack Pitch
+             * One turn of a jack bolt
              * @description one turn of its jack bolts moves it by
              * @default null
              */
@@ -9405,10 +10193,20 @@ export interface components {
             step: string | null;
             /** Unit */
             unit: string;
-            /** Unit Shown */
+            /** Unit shown */
             unit_shown: string;
             /** Value */
             value: number;
+        };
+        /**
+         * FigureGroup
+         * @description Figures of a whole drive that belong together.
+         */
+        FigureGroup: {
+            /** Names */
+            names: string[];
+            /** Title */
+            title: string;
         };
         /**
          * FigureShown
@@ -9470,7 +10268,7 @@ export interface components {
              */
             belt: string;
             /**
-             * Belt Wear
+             * Belt worn, each side
              * @description belt worn, each side
              * @default null
              */
@@ -9482,24 +10280,25 @@ export interface components {
              */
             groove?: ("A" | "B" | "C" | "D" | "E" | "3V" | "5V" | "8V" | "Z" | "SPZ" | "SPA" | "SPB" | "SPC" | "2L" | "3L" | "4L" | "5L" | "A deep" | "B deep" | "C deep" | "D deep" | "A in A/B" | "B in A/B" | "3V deep" | "5V deep" | "8V deep") | null;
             /**
-             * Groove Dish
+             * Groove dish
              * @description groove dished, each side, by gauge
              * @default null
              */
             groove_dish?: (number | string) | null;
             /**
-             * Outside Diameter
+             * Outside diameter
              * @description outside diameter of the sheave
              * @default null
              */
             outside_diameter?: (number | string) | null;
             /**
+             * The groove as measured
              * @description or the groove as measured
              * @default null
              */
             own_groove?: components["schemas"]["OwnGrooveIn"] | null;
             /**
-             * Thread Pitch
+             * Thread pitch
              * @description thread pitch of its hub; 1/20 in is assumed
              * @default null
              */
@@ -9519,7 +10318,7 @@ export interface components {
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
@@ -9534,6 +10333,7 @@ export interface components {
          */
         FitOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
@@ -9543,10 +10343,14 @@ export interface components {
                 number,
                 number
             ][];
-            /** Bottoms */
+            /** Touches the bottom */
             bottoms: boolean;
-            /** @description only where the flanks lie on each other */
+            /**
+             * Flank contact
+             * @description only where the flanks lie on each other
+             */
             flank_contact: components["schemas"]["Figure"] | null;
+            /** Gap under the belt */
             gap_below: components["schemas"]["Figure"];
             /** Groove */
             groove: [
@@ -9558,7 +10362,9 @@ export interface components {
              * @description what would make it possible; empty where it is right
              */
             instead: string;
+            /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"] | null;
+            /** Proper pitch diameter */
             proper_pitch_diameter: components["schemas"]["Figure"] | null;
             /** Reason */
             reason: string;
@@ -9568,12 +10374,18 @@ export interface components {
              * @default
              */
             says?: string;
-            /** @description what this does to the driven speed when it is the driver's groove */
+            /**
+             * Speed change
+             * @description what this does to the driven speed when it is the driver's groove
+             */
             speed_change: components["schemas"]["Figure"] | null;
-            /** @description belt's top under the rim; negative: it stands out */
+            /**
+             * Belt's top under the rim
+             * @description belt's top under the rim; negative: it stands out
+             */
             under_rim: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "right" | "emergency" | "worn" | "refused";
@@ -9598,17 +10410,19 @@ export interface components {
              */
             belt?: string | null;
             /**
+             * Driven
              * @description the driven sheave that stays
              * @default null
              */
             driven?: components["schemas"]["SheaveIn"] | null;
             /**
+             * Driver
              * @description the driver sheave that stays
              * @default null
              */
             driver?: components["schemas"]["SheaveIn"] | null;
             /**
-             * Flat Pulley
+             * Flat pulley
              * @description the flat driven pulley that stays, outside diameter: V-belts run on it
              * @default null
              */
@@ -9627,11 +10441,13 @@ export interface components {
         FlapOut: {
             /** Says */
             says: string;
+            /** Shake frequency */
             shake_frequency: components["schemas"]["Figure"];
-            /** Shaken By */
+            /** Shaken by */
             shaken_by: string;
             /** Strand */
             strand: string;
+            /** Strand frequency */
             strand_frequency: components["schemas"]["Figure"];
         };
         /** FlatBeltWearRequest */
@@ -9661,11 +10477,17 @@ export interface components {
         };
         /** FlatBeltWearResponse */
         FlatBeltWearResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -9682,14 +10504,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["FlatWearOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -9704,18 +10537,19 @@ export interface components {
          */
         FlatDriveIn: {
             /**
+             * Round further wheels
              * @description more than two wheels: idlers, guides, further shafts
              * @default null
              */
             around?: components["schemas"]["AroundIn"] | null;
             /**
-             * Belt Length
+             * Belt length
              * @description length of the loop, along the pulley faces
              * @default null
              */
             belt_length?: (number | string) | null;
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance; leave open to get it from the belt's length
              * @default null
              */
@@ -9727,21 +10561,24 @@ export interface components {
              */
             crossed?: boolean;
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description diameter of the driven pulley
              */
             driven_diameter: number | string;
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description diameter of the driver pulley
              */
             driver_diameter: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
             /**
              * Material
@@ -9755,11 +10592,13 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Wanted
              * @description the driven speed that is wanted
              * @default null
              */
@@ -9775,33 +10614,57 @@ export interface components {
          * @description The drive worked through; tensions are for the whole belt.
          */
         FlatDriveOut: {
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
+            /** Mass of the belt */
             belt_mass: components["schemas"]["Figure"];
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** It can carry */
             capacity: components["schemas"]["Figure"];
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Pull taken by centrifugal force */
             centrifugal: components["schemas"]["Figure"];
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+            /** Dip */
             dip: components["schemas"]["Figure"];
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Driven speed, low */
             driven_speed_low: components["schemas"]["Figure"];
+            /** Friction there is */
             friction_there: components["schemas"]["Figure"];
+            /** Friction used */
             friction_used: components["schemas"]["Figure"];
+            /** Tension at rest, most */
             initial_greatest: components["schemas"]["Figure"];
+            /** Tension at rest */
             initial_tension: components["schemas"]["Figure"];
+            /** Service factor */
             service_factor: components["schemas"]["Figure"];
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
-            /** Shaft Load Case */
+            /** In which state */
             shaft_load_case: string;
+            /** Shaft load, running */
             shaft_load_running: components["schemas"]["Figure"];
+            /** Shaft load, at rest */
             shaft_load_standing: components["schemas"]["Figure"];
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
+            /** Arc on the smaller */
             small_arc: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
+            /** Power to spare */
             spare: components["schemas"]["Figure"];
+            /** Tight strand */
             tight: components["schemas"]["Figure"];
+            /** Width that does */
             width_that_does: components["schemas"]["Figure"];
         };
         /** FlatDriveRequest */
@@ -9831,11 +10694,17 @@ export interface components {
         };
         /** FlatDriveResponse */
         FlatDriveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -9852,14 +10721,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["FlatDriveOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -9873,39 +10753,48 @@ export interface components {
          * @description A duty for a flat belt.
          */
         FlatSelectIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
@@ -9913,11 +10802,13 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
@@ -9928,7 +10819,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** FlatSelectRequest */
@@ -9958,11 +10852,17 @@ export interface components {
         };
         /** FlatSelectResponse */
         FlatSelectResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -9979,14 +10879,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SelectOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -10001,13 +10912,13 @@ export interface components {
          */
         FlatWearIn: {
             /**
-             * Asked
+             * What is asked of it
              * @description how much of what the new belt could carry the duty asks
              * @default null
              */
             asked?: (number | string) | null;
             /**
-             * Face Worn
+             * Face worn
              * @description the driving face is worn through or glazed
              * @default false
              */
@@ -10025,7 +10936,7 @@ export interface components {
              */
             thickness: number | string;
             /**
-             * Thickness New
+             * Thickness new
              * @description thickness when new
              */
             thickness_new: number | string;
@@ -10035,7 +10946,7 @@ export interface components {
              */
             width: number | string;
             /**
-             * Width New
+             * Width new
              * @description width when new
              */
             width_new: number | string;
@@ -10045,12 +10956,14 @@ export interface components {
          * @description What is left and what to do.
          */
         FlatWearOut: {
+            /** What is asked of it */
             asked: components["schemas"]["Figure"] | null;
+            /** Travel left */
             left: components["schemas"]["Figure"];
             /** Says */
             says: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -10060,39 +10973,48 @@ export interface components {
          * @description A duty with its limits, and the drive in mind.
          */
         FlatWhyNotIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
@@ -10100,15 +11022,18 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
             stock?: components["schemas"]["StockIn"] | null;
+            /** The drive that is asked about */
             this: components["schemas"]["ThisFlatIn"];
             /**
              * Tolerance
@@ -10116,7 +11041,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** FlatWhyNotRequest */
@@ -10146,11 +11074,17 @@ export interface components {
         };
         /** FlatWhyNotResponse */
         FlatWhyNotResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -10167,14 +11101,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["WhyNotOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -10190,6 +11135,7 @@ export interface components {
         FootOut: {
             /** Foot */
             foot: string;
+            /** Lift */
             lift: components["schemas"]["Figure"];
             /** Shims */
             shims: components["schemas"]["Figure"][];
@@ -10201,7 +11147,7 @@ export interface components {
         ForOut: {
             /** Why */
             why: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -10236,17 +11182,17 @@ export interface components {
          */
         FrequenciesIn: {
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description pitch diameter of the driven wheel
              */
             driven_diameter: number | string;
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description pitch diameter of the driver
              */
             driver_diameter: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
@@ -10256,7 +11202,7 @@ export interface components {
              */
             length: number | string;
             /**
-             * Measured
+             * Measured frequency
              * @description frequency that stands out in a measurement
              * @default null
              */
@@ -10273,10 +11219,11 @@ export interface components {
          * @description Every note, and what the measured one is.
          */
         FrequenciesOut: {
-            /** Measured Is */
+            /** Measured is */
             measured_is: components["schemas"]["NoteOut"][];
             /** Notes */
             notes: components["schemas"]["NoteOut"][];
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
             /** Says */
             says: string;
@@ -10287,7 +11234,7 @@ export interface components {
          */
         GapsIn: {
             /**
-             * Bottom
+             * At the bottom
              * @description at the bottom
              * @default null
              */
@@ -10298,19 +11245,19 @@ export interface components {
              */
             diameter: number | string;
             /**
-             * Far
+             * At the far edge
              * @description at the edge far from the other wheel
              * @default null
              */
             far?: (number | string) | null;
             /**
-             * Near
+             * At the near edge
              * @description at the edge near the other wheel
              * @default null
              */
             near?: (number | string) | null;
             /**
-             * Top
+             * At the top
              * @description at the top
              * @default null
              */
@@ -10321,12 +11268,19 @@ export interface components {
          * @description One range before and after.
          */
         GearRangeOut: {
+            /** After */
             after: components["schemas"]["Figure"];
+            /** Before */
             before: components["schemas"]["Figure"];
+            /** Driven */
             driven: components["schemas"]["Figure"];
+            /** Driver */
             driver: components["schemas"]["Figure"];
+            /** Edge */
             edge: components["schemas"]["Figure"] | null;
+            /** Off */
             off: components["schemas"]["Figure"];
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
         };
         /**
@@ -10374,9 +11328,13 @@ export interface components {
          * @description What the generator asks for; the ratio to the driver that was said.
          */
         GeneratorOut: {
+            /** Highest */
             highest: components["schemas"]["Figure"];
+            /** Lowest */
             lowest: components["schemas"]["Figure"];
+            /** Ratio */
             ratio: components["schemas"]["Figure"] | null;
+            /** Speed */
             speed: components["schemas"]["Figure"];
         };
         /**
@@ -10388,9 +11346,9 @@ export interface components {
             r: number;
             /** Wheel */
             wheel: string;
-            /** X */
+            /** To the right of the driver's shaft */
             x: number;
-            /** Y */
+            /** Over the driver's shaft */
             y: number;
         };
         /** GrooveFitRequest */
@@ -10420,11 +11378,17 @@ export interface components {
         };
         /** GrooveFitResponse */
         GrooveFitResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -10441,14 +11405,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["FitOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -10468,7 +11443,7 @@ export interface components {
              */
             angle: number | string;
             /**
-             * Belt Less
+             * Lost across the belt's top
              * @description what the belt has lost across its top
              * @default null
              */
@@ -10489,10 +11464,12 @@ export interface components {
          * @description One wheel: how much of the limit its wear has used, how much deeper the belt sits, what to do.
          */
         GrooveOut: {
+            /** Belt rides lower by */
             drop: components["schemas"]["Figure"];
+            /** Travel used */
             used: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -10501,6 +11478,7 @@ export interface components {
              * @enum {string}
              */
             wheel: "driver" | "driven";
+            /** Worn diameter */
             worn_diameter: components["schemas"]["Figure"];
         };
         /**
@@ -10509,17 +11487,19 @@ export interface components {
          */
         GrooveWearIn: {
             /**
+             * Driven
              * @description the driven wheel
              * @default null
              */
             driven?: components["schemas"]["GrooveIn"] | null;
             /**
+             * Driver
              * @description the driver
              * @default null
              */
             driver?: components["schemas"]["GrooveIn"] | null;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              * @default null
              */
@@ -10530,12 +11510,14 @@ export interface components {
          * @description What the gauge says of the wheels, and what to do.
          */
         GrooveWearOut: {
+            /** Limit */
             limit: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Speed change */
             speed_change: components["schemas"]["Figure"] | null;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -10569,11 +11551,17 @@ export interface components {
         };
         /** GrooveWearResponse */
         GrooveWearResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -10590,14 +11578,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["GrooveWearOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -10641,12 +11640,12 @@ export interface components {
              */
             side?: "inside" | "outside";
             /**
-             * X
+             * To the right of the driver's shaft
              * @description its middle, to the right of the driver's shaft
              */
             x: number | string;
             /**
-             * Y
+             * Over the driver's shaft
              * @description its middle, over the driver's shaft
              */
             y: number | string;
@@ -10658,15 +11657,18 @@ export interface components {
         GuideOut: {
             /** Beside */
             beside: string;
+            /** Gap */
             gap: components["schemas"]["Figure"];
+            /** Gap released */
             gap_released: components["schemas"]["Figure"] | null;
             /** Guide */
             guide: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "right" | "rubs" | "too far" | "wrong side";
+            /** Wanted */
             wanted: components["schemas"]["Band"];
         };
         /**
@@ -10694,7 +11696,7 @@ export interface components {
          * @description What a step is about, by the elevation's ids and in words; nothing where it is not at the drive.
          */
         HandledView: {
-            /** Around */
+            /** Round further wheels */
             around: boolean;
             /** Loop */
             loop: boolean;
@@ -10702,7 +11704,7 @@ export interface components {
             strands: string[];
             /** Wheels */
             wheels: string[];
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -10712,9 +11714,9 @@ export interface components {
         HitRate: {
             /** Confirmed */
             confirmed: number;
-            /** First */
+            /** Driver's diameter, first step */
             first: number;
-            /** First Two */
+            /** First two */
             first_two: number;
         };
         /**
@@ -10723,25 +11725,25 @@ export interface components {
          */
         IdentifyIn: {
             /**
-             * Centre
+             * Centre distance
              * @description centre distance as it stands
              * @default null
              */
             centre?: (number | string) | null;
             /**
-             * Centre High
+             * Greatest centre distance
              * @description and its greatest
              * @default null
              */
             centre_high?: (number | string) | null;
             /**
-             * Centre Low
-             * @description or the take-up's least centres
+             * Least centre distance
+             * @description or the take-up's least centre distance
              * @default null
              */
             centre_low?: (number | string) | null;
             /**
-             * Cogged
+             * Underneath
              * @description underneath
              * @default null
              */
@@ -10753,21 +11755,21 @@ export interface components {
              */
             depth?: (number | string) | null;
             /**
-             * Diameter Kind
+             * Which diameter
              * @description which diameter that is
              * @default outside
              * @enum {string}
              */
             diameter_kind?: "outside" | "effective" | "datum" | "pitch";
             /**
-             * Driven Diameter
-             * @description driven, by tape across the rim
+             * Driven diameter
+             * @description driven, outside diameter by tape
              * @default null
              */
             driven_diameter?: (number | string) | null;
             /**
-             * Driver Diameter
-             * @description driver, by tape across the rim
+             * Driver diameter
+             * @description driver, outside diameter by tape
              * @default null
              */
             driver_diameter?: (number | string) | null;
@@ -10784,13 +11786,13 @@ export interface components {
              */
             marking?: string | null;
             /**
-             * Outside Length
+             * Outside length
              * @description length round the outside, by tape
              * @default null
              */
             outside_length?: (number | string) | null;
             /**
-             * Top Width
+             * Top width
              * @description width across the top, by caliper or tape
              * @default null
              */
@@ -10804,20 +11806,20 @@ export interface components {
             /** Answer */
             answer: string;
             /**
-             * Certain
+             * How certain
              * @description how far to trust the answer
              * @enum {string}
              */
             certain: "sure" | "likely" | "guess";
-            /** Fits The Measures */
+            /** Fits the measures */
             fits_the_measures: components["schemas"]["SeemsOut"][];
-            /** Fits The Sheaves */
+            /** Fits the sheaves */
             fits_the_sheaves: components["schemas"]["StandsOut"][];
-            /** May Be */
+            /** What it may be */
             may_be: string;
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
-            /** To Tell Apart */
+            /** What tells them apart */
             to_tell_apart: string;
         };
         /**
@@ -10826,7 +11828,7 @@ export interface components {
          */
         IdlerConeIn: {
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the motor
              */
             driver_speed: number | string;
@@ -10841,14 +11843,20 @@ export interface components {
              */
             lowest: number | string;
             /**
-             * Made In
+             * Made in
              * @description sizes are made in steps of; exact where left open
              * @default null
              */
             made_in?: (number | string) | null;
-            /** @description motor to idler */
+            /**
+             * Motor to idler
+             * @description motor to idler
+             */
             to_idler: components["schemas"]["PairSizeIn"];
-            /** @description idler to spindle */
+            /**
+             * Idler to spindle
+             * @description idler to spindle
+             */
             to_spindle: components["schemas"]["PairSizeIn"];
         };
         /**
@@ -10856,17 +11864,21 @@ export interface components {
          * @description Both pairs, every speed, and by how much each is over the one before.
          */
         IdlerConeOut: {
+            /** Factor */
             factor: components["schemas"]["Figure"];
+            /** First belt */
             first_belt: components["schemas"]["Figure"];
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
             /** Says */
             says: string;
+            /** Second belt */
             second_belt: components["schemas"]["Figure"];
             /** Speeds */
             speeds: components["schemas"]["Figure"][];
-            /** To Idler */
+            /** Motor to idler */
             to_idler: components["schemas"]["ConeStepOut"][];
-            /** To Spindle */
+            /** Idler to spindle */
             to_spindle: components["schemas"]["ConeStepOut"][];
         };
         /** IdlerConeRequest */
@@ -10896,11 +11908,17 @@ export interface components {
         };
         /** IdlerConeResponse */
         IdlerConeResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -10917,14 +11935,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["IdlerConeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -10944,7 +11973,7 @@ export interface components {
              */
             depth: number | string;
             /**
-             * Span
+             * Free span
              * @description length of the span it presses on
              */
             span: number | string;
@@ -10985,9 +12014,9 @@ export interface components {
             most: number;
             /** Quantity */
             quantity: string;
-            /** Si Step */
+            /** Si step */
             si_step: number;
-            /** Us Step */
+            /** Us step */
             us_step: number;
         };
         /**
@@ -11001,13 +12030,13 @@ export interface components {
              */
             at: string | null;
             /**
-             * By
+             * What gives first
              * @description whose locks are on
              */
             by: string;
-            /** Given Back */
+            /** Given back */
             given_back: boolean;
-            /** Left */
+            /** Travel left */
             left: number;
             /** Proofs */
             proofs: number;
@@ -11021,12 +12050,12 @@ export interface components {
          * @description A job in a list.
          */
         JobLine: {
-            /** Closed At */
+            /** Closed at */
             closed_at: string | null;
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
@@ -11040,17 +12069,17 @@ export interface components {
             /** Machine */
             machine: string;
             /**
-             * Opened At
+             * Opened at
              * Format: date-time
              */
             opened_at: string;
-            /** Opened By */
+            /** Opened by */
             opened_by: string;
             /** State */
             state: string;
-            /** Steps All */
+            /** Steps all */
             steps_all: number;
-            /** Steps Done */
+            /** Steps done */
             steps_done: number;
             /** Title */
             title: string;
@@ -11132,17 +12161,18 @@ export interface components {
         JobView: {
             /** Belts */
             belts: string;
-            /** Closed At */
+            /** Closed at */
             closed_at: string | null;
-            /** Closed By */
+            /** Closed by */
             closed_by: string;
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
             /** Events */
             events: number;
@@ -11151,13 +12181,14 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Isolation */
             isolation: components["schemas"]["IsolationView"];
             /** Kind */
             kind: string;
             /** Machine */
             machine: string;
             /**
-             * Machine Id
+             * Machine id
              * Format: uuid
              */
             machine_id: string;
@@ -11167,11 +12198,11 @@ export interface components {
              */
             next: string | null;
             /**
-             * Opened At
+             * Opened at
              * Format: date-time
              */
             opened_at: string;
-            /** Opened By */
+            /** Opened by */
             opened_by: string;
             /** Rev */
             rev: number;
@@ -11205,7 +12236,7 @@ export interface components {
              */
             joint: "hooks" | "hooks-hand" | "rawhide" | "plates" | "lap-leather" | "lap-polyamide" | "weld" | "instrument";
             /**
-             * Smallest Pulley
+             * Smallest pulley
              * @description smallest pulley it runs over
              * @default null
              */
@@ -11230,18 +12261,25 @@ export interface components {
             card: string[];
             /** Cautions */
             cautions: string[];
+            /** Efficiency */
             efficiency: components["schemas"]["Band"];
+            /** Hooks for */
             hooks_for: components["schemas"]["Band"] | null;
             /** Joint */
             joint: string;
+            /** Lap long */
             lap_long: components["schemas"]["Figure"] | null;
+            /** Lap short */
             lap_short: components["schemas"]["Figure"] | null;
+            /** Least diameter it may bend round */
             least_pulley: components["schemas"]["Figure"] | null;
             /** Name */
             name: string;
-            /** Take Up */
+            /** Take up */
             take_up: string;
+            /** Thickness */
             thickness: components["schemas"]["Figure"];
+            /** Width */
             width: components["schemas"]["Figure"];
         };
         JsonValue: unknown;
@@ -11250,6 +12288,7 @@ export interface components {
          * @description One thing that has to be kept.
          */
         KeptOut: {
+            /** Amount */
             amount: components["schemas"]["Figure"];
             /** Source */
             source: string;
@@ -11261,6 +12300,7 @@ export interface components {
          * @description One kind of drive.
          */
         KindOut: {
+            /** Efficiency */
             efficiency: components["schemas"]["Band"];
             /** How */
             how: string;
@@ -11272,6 +12312,7 @@ export interface components {
             reasons: string;
             /** Title */
             title: string;
+            /** Loss in a year */
             yearly_loss: components["schemas"]["Band"];
         };
         /**
@@ -11293,7 +12334,7 @@ export interface components {
             days: number;
             /** Drive */
             drive: string;
-            /** Drive Id */
+            /** Drive id */
             drive_id: string | null;
             /** Machine */
             machine: string;
@@ -11328,38 +12369,41 @@ export interface components {
          * @description The right belt, the offered one, and the room.
          */
         LengthOffIn: {
+            /** Driven */
             driven: components["schemas"]["SheaveIn"];
+            /** Driver */
             driver: components["schemas"]["SheaveIn"];
             /**
-             * Freed
+             * Length given back by the release
              * @description for a belt that clutches: length that the release gives back
              * @default null
              */
             freed?: (number | string) | null;
             /**
+             * Idler
              * @description for fixed centres with an idler
              * @default null
              */
             idler?: components["schemas"]["IdlerIn"] | null;
             /**
-             * Least Centre
+             * Least centre distance
              * @description shafts as close as the slide lets them
              * @default null
              */
             least_centre?: (number | string) | null;
             /**
-             * Most Centre
+             * Most centre
              * @description shafts as far apart as the slide lets them
              * @default null
              */
             most_centre?: (number | string) | null;
             /**
-             * Offered
+             * The belt at hand
              * @description the belt at hand, such as B48
              */
             offered: string;
             /**
-             * Right
+             * The belt that belongs there
              * @description the belt that belongs there, such as B46
              */
             right: string;
@@ -11369,22 +12413,37 @@ export interface components {
          * @description Where it would run and what room is left; negative room is lacking.
          */
         LengthOffOut: {
+            /** Change of centre distance */
             centre_change: components["schemas"]["Figure"];
+            /** Idler depth */
             idler_depth: components["schemas"]["Figure"] | null;
+            /** Longer */
             longer: components["schemas"]["Figure"];
+            /** Centre distance with the belt at hand */
             offered_centre: components["schemas"]["Figure"];
             /** Reason */
             reason: string;
+            /** Centre distance with the right belt */
             right_centre: components["schemas"]["Figure"];
-            /** @description beyond what laying the belt on asks for */
+            /**
+             * Room to fit
+             * @description beyond what laying the belt on asks for
+             */
             room_to_fit: components["schemas"]["Figure"] | null;
-            /** @description beyond the take-up it asks for */
+            /**
+             * Room to tighten
+             * @description beyond the take-up it asks for
+             */
             room_to_tighten: components["schemas"]["Figure"] | null;
-            /** @description how loose it hangs when released */
+            /**
+             * Hangs loose by
+             * @description how loose it hangs when released
+             */
             slack: components["schemas"]["Figure"] | null;
+            /** Slack needed */
             slack_needed: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "will do" | "with care" | "will not do";
@@ -11394,13 +12453,21 @@ export interface components {
          * @description Length in pitches and the centres that go with it.
          */
         LengthOut: {
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Chain length */
             chain_length: components["schemas"]["Figure"];
+            /** Pitches by the sum */
             exact_pitches: components["schemas"]["Figure"];
+            /** Centre distance for mounting, most */
             mounted_high: components["schemas"]["Figure"];
+            /** Centre distance for mounting, least */
             mounted_low: components["schemas"]["Figure"];
+            /** Pitches */
             pitches: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
+            /** Arc on the smaller */
             wrap: components["schemas"]["Figure"];
         };
         /**
@@ -11409,12 +12476,12 @@ export interface components {
          */
         LevelsIn: {
             /**
-             * Moving
+             * At the wheel that moves
              * @description lean of the wheel that moves
              */
             moving: number | string;
             /**
-             * Staying
+             * At the wheel that stays
              * @description lean of the wheel that stays
              */
             staying: number | string;
@@ -11446,10 +12513,13 @@ export interface components {
              * @enum {string}
              */
             bound: "over" | "under" | "";
+            /** Running hours */
             hours: components["schemas"]["Figure"];
+            /** Large peak */
             large_peak: components["schemas"]["Figure"];
             /** Passes */
             passes: number;
+            /** Small peak */
             small_peak: components["schemas"]["Figure"];
         };
         /**
@@ -11458,6 +12528,7 @@ export interface components {
          */
         LimitsIn: {
             /**
+             * Bearing
              * @description the bearing beside a wheel, which has to last
              * @default null
              */
@@ -11469,25 +12540,25 @@ export interface components {
              */
             belts?: number;
             /**
-             * Driven Outside
+             * Driven, outside diameter
              * @description largest driven that fits, outside diameter
              * @default null
              */
             driven_outside?: (number | string) | null;
             /**
-             * Driven Shaft
+             * Driven shaft
              * @description diameter of the driven shaft: the wheel needs a hub round it
              * @default null
              */
             driven_shaft?: (number | string) | null;
             /**
-             * Driver Outside
+             * Driver, outside diameter
              * @description largest driver that fits, outside diameter
              * @default null
              */
             driver_outside?: (number | string) | null;
             /**
-             * Driver Shaft
+             * Driver shaft
              * @description diameter of the driver's shaft: the wheel needs a hub round it
              * @default null
              */
@@ -11499,12 +12570,13 @@ export interface components {
              */
             largest?: (number | string) | null;
             /**
+             * Motor
              * @description keep to the least sheave of a standard motor
              * @default null
              */
             motor?: components["schemas"]["MotorLimitIn"] | null;
             /**
-             * Shaft Load
+             * Shaft load, each
              * @description largest load that either shaft stands
              * @default null
              */
@@ -11527,9 +12599,9 @@ export interface components {
             no: number;
             /** Reason */
             reason: string;
-            /** Verdict */
+            /** State */
             verdict: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -11571,9 +12643,13 @@ export interface components {
          * @description How many links to run.
          */
         LinkBeltOut: {
+            /** Links, hand-tight */
             hand_tight: components["schemas"]["Figure"];
+            /** Least diameter it may bend round */
             least_pulley: components["schemas"]["Figure"];
+            /** Links to run */
             run: components["schemas"]["Figure"];
+            /** Links to remove */
             take_off: components["schemas"]["Figure"];
         };
         /** LinkBeltRequest */
@@ -11603,11 +12679,17 @@ export interface components {
         };
         /** LinkBeltResponse */
         LinkBeltResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -11624,14 +12706,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["LinkBeltOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -11680,10 +12773,16 @@ export interface components {
          * @description What a wheel gives or takes, and what the loop carries on it by its own method.
          */
         LoadedWheelOut: {
+            /** Carries */
             carries: components["schemas"]["Figure"] | null;
+            /** Power */
             power: components["schemas"]["Figure"];
+            /** Power to spare */
             spare: components["schemas"]["Figure"] | null;
-            /** @description whole teeth in mesh; none where friction carries */
+            /**
+             * Teeth engaged
+             * @description whole teeth in mesh; none where friction carries
+             */
             teeth_engaged: components["schemas"]["Figure"] | null;
             /** Wheel */
             wheel: string;
@@ -11706,7 +12805,7 @@ export interface components {
             key: string;
             /** Minutes */
             minutes: number;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -11714,18 +12813,20 @@ export interface components {
          * @description A standard length, and where it would put the take-up: so far from its slack stop.
          */
         LoopFitOut: {
+            /** At */
             at: components["schemas"]["Figure"] | null;
             /** Designation */
             designation: string;
+            /** Length */
             length: components["schemas"]["Figure"];
-            /** On The Drive */
+            /** On the drive */
             on_the_drive: boolean;
             /**
              * Path
              * @description the input field that takes this loop, and what it then says
              */
             path: string;
-            /** Typed */
+            /** What was typed */
             typed: string;
         };
         /**
@@ -11770,15 +12871,16 @@ export interface components {
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
             /**
-             * Hours
+             * Running hours
              * @description running hours in the period
              */
             hours: number;
+            /** Lost */
             lost: components["schemas"]["Band"];
             /** Machine */
             machine: string;
@@ -11914,7 +13016,7 @@ export interface components {
             area: string;
             /** Drives */
             drives: components["schemas"]["DriveLine"][];
-            /** Energy Sources */
+            /** Energy sources */
             energy_sources: components["schemas"]["EnergySourceView"][];
             /**
              * Id
@@ -11929,7 +13031,7 @@ export interface components {
             rev: number;
             /** Tag */
             tag: string;
-            /** Walk Order */
+            /** Walk order */
             walk_order: number;
         };
         /**
@@ -11939,15 +13041,23 @@ export interface components {
         MadeOut: {
             /** Cut */
             cut: string[];
+            /** Face */
             face: components["schemas"]["Figure"];
+            /** Hub */
             hub: components["schemas"]["Figure"];
+            /** Hub length */
             hub_length: components["schemas"]["Figure"];
-            /** Kept */
+            /** What the figures stand on */
             kept: components["schemas"]["KeptOut"][];
+            /** Keyway width */
             keyway_width: components["schemas"]["Figure"] | null;
+            /** Most speed */
             most_speed: components["schemas"]["Figure"];
+            /** Outside diameter */
             outside: components["schemas"]["Figure"];
+            /** Metal over the keyway */
             over_keyway: components["schemas"]["Figure"] | null;
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
             /** Says */
             says: string;
@@ -11969,11 +13079,14 @@ export interface components {
              */
             face: number | string;
             /**
-             * Outside
+             * Outside diameter
              * @description diameter in the middle of the face
              */
             outside: number | string;
-            /** @description what it sits on */
+            /**
+             * Shaft
+             * @description what it sits on
+             */
             shaft: components["schemas"]["BoreIn"];
         };
         /** MadePulleyRequest */
@@ -12003,11 +13116,17 @@ export interface components {
         };
         /** MadePulleyResponse */
         MadePulleyResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -12024,14 +13143,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MadeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -12058,11 +13188,14 @@ export interface components {
              */
             grooves?: number;
             /**
-             * Outside
+             * Outside diameter
              * @description outside diameter
              */
             outside: number | string;
-            /** @description what it sits on */
+            /**
+             * Shaft
+             * @description what it sits on
+             */
             shaft: components["schemas"]["BoreIn"];
         };
         /** MadeSheaveRequest */
@@ -12092,11 +13225,17 @@ export interface components {
         };
         /** MadeSheaveResponse */
         MadeSheaveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -12113,14 +13252,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MadeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -12140,7 +13290,10 @@ export interface components {
              * @enum {string}
              */
             chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
-            /** @description what it sits on */
+            /**
+             * Shaft
+             * @description what it sits on
+             */
             shaft: components["schemas"]["BoreIn"];
             /**
              * Strands
@@ -12181,11 +13334,17 @@ export interface components {
         };
         /** MadeSprocketResponse */
         MadeSprocketResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -12202,14 +13361,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MadeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -12234,7 +13404,10 @@ export interface components {
              * @enum {string}
              */
             profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
-            /** @description what it sits on */
+            /**
+             * Shaft
+             * @description what it sits on
+             */
             shaft: components["schemas"]["BoreIn"];
             /**
              * Teeth
@@ -12269,11 +13442,17 @@ export interface components {
         };
         /** MadeSyncPulleyResponse */
         MadeSyncPulleyResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -12290,14 +13469,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MadeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -12347,25 +13537,25 @@ export interface components {
              */
             deflection?: (number | string) | null;
             /**
-             * High Force
+             * High force
              * @description most force or tension, one belt
              * @default null
              */
             high_force?: (number | string) | null;
             /**
-             * High Frequency
+             * High frequency
              * @description most frequency
              * @default null
              */
             high_frequency?: (number | string) | null;
             /**
-             * Low Force
+             * Low force
              * @description least force or tension, one belt
              * @default null
              */
             low_force?: (number | string) | null;
             /**
-             * Low Frequency
+             * Low frequency
              * @description least frequency
              * @default null
              */
@@ -12382,18 +13572,18 @@ export interface components {
          * @description How a family behaves in one respect.
          */
         MannerOut: {
-            /** Asked */
+            /** What is asked of it */
             asked: boolean;
             /** Key */
             key: string;
             /** Question */
             question: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "good" | "limited" | "no";
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -12422,14 +13612,17 @@ export interface components {
          * @description Readings, likeliest first.
          */
         MarkingOut: {
+            /** Belt length */
             belt_length: components["schemas"]["Figure"] | null;
             /** Best */
             best: string;
+            /** Inside length */
             inside_length: components["schemas"]["Figure"] | null;
+            /** Outside length */
             outside_length: components["schemas"]["Figure"] | null;
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -12438,12 +13631,12 @@ export interface components {
          */
         MarksIn: {
             /**
-             * Driven Turns
+             * Driven turns
              * @description turns of the driven wheel meanwhile
              */
             driven_turns: number;
             /**
-             * Driver Turns
+             * Driver turns
              * @description turns of the driver
              */
             driver_turns: number;
@@ -12489,10 +13682,10 @@ export interface components {
         MeterView: {
             /** At */
             at: string | null;
-            /** Hours */
+            /** Running hours */
             hours: number | null;
             /**
-             * Per Day
+             * Per day
              * @description running hours a day, from two readings a day or more apart
              */
             per_day: number | null;
@@ -12510,7 +13703,7 @@ export interface components {
              */
             belts?: "classical" | "narrow";
             /**
-             * Frame
+             * Motor frame
              * @description frame on the nameplate, such as 215T
              * @default null
              */
@@ -12532,14 +13725,16 @@ export interface components {
          */
         MinSheaveOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
-            /** Frame */
+            /** Motor frame */
             frame: string;
+            /** Least sheave */
             least_sheave: components["schemas"]["Figure"];
-            /** Measured As */
+            /** Measured as */
             measured_as: string;
             /**
              * Says
@@ -12547,6 +13742,7 @@ export interface components {
              * @default
              */
             says?: string;
+            /** Widest face */
             widest_face: components["schemas"]["Figure"];
         };
         /**
@@ -12579,7 +13775,7 @@ export interface components {
          */
         MotorLimitIn: {
             /**
-             * Frame
+             * Motor frame
              * @description frame off the nameplate, such as 254T
              * @default null
              */
@@ -12618,11 +13814,17 @@ export interface components {
         };
         /** MotorMinSheaveResponse */
         MotorMinSheaveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -12639,14 +13841,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MinSheaveOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -12661,7 +13874,7 @@ export interface components {
          */
         MotorNowIn: {
             /**
-             * Amps
+             * Current
              * @description highest of the three phases now, in service with doors closed, A
              */
             amps: number;
@@ -12672,18 +13885,18 @@ export interface components {
              */
             efficiency?: (number | string) | null;
             /**
-             * Full Load Amps
+             * Full load amps
              * @description full-load current on the plate, A
              */
             full_load_amps: number;
             /**
-             * No Load Amps
+             * No load amps
              * @description current without load, belt off, A
              * @default null
              */
             no_load_amps?: number | null;
             /**
-             * Phases
+             * Supply of the motor
              * @description supply of the motor
              * @default three
              * @enum {string}
@@ -12696,13 +13909,13 @@ export interface components {
              */
             power?: (number | string) | null;
             /**
-             * Power Factor
+             * Power factor
              * @description power factor at this load, where it is known
              * @default null
              */
             power_factor?: number | null;
             /**
-             * Service Factor
+             * Service factor
              * @description service factor on the plate
              * @default 1
              */
@@ -12720,6 +13933,7 @@ export interface components {
          */
         MotorSpeedIn: {
             /**
+             * Engine
              * @description or an engine
              * @default null
              */
@@ -12731,24 +13945,25 @@ export interface components {
              */
             frequency?: number;
             /**
+             * Generator
              * @description a generator that is driven
              * @default null
              */
             generator?: components["schemas"]["GeneratorIn"] | null;
             /**
-             * High Frequency
+             * High frequency
              * @description greatest frequency of a variable drive, Hz
              * @default null
              */
             high_frequency?: number | null;
             /**
-             * Low Frequency
+             * Low frequency
              * @description least frequency of a variable drive, Hz
              * @default null
              */
             low_frequency?: number | null;
             /**
-             * Nameplate Speed
+             * Nameplate speed
              * @description speed on the nameplate, at full load
              * @default null
              */
@@ -12765,13 +13980,21 @@ export interface components {
          * @description Its speeds.
          */
         MotorSpeedOut: {
+            /** Speed at the greatest frequency */
             at_high_frequency: components["schemas"]["Figure"] | null;
+            /** Speed at the least frequency */
             at_low_frequency: components["schemas"]["Figure"] | null;
+            /** Engine */
             engine: components["schemas"]["EngineOut"] | null;
+            /** Full-load speed, high */
             full_load_high: components["schemas"]["Figure"] | null;
+            /** Full-load speed, low */
             full_load_low: components["schemas"]["Figure"] | null;
+            /** Generator */
             generator: components["schemas"]["GeneratorOut"] | null;
+            /** Slip */
             slip: components["schemas"]["Figure"] | null;
+            /** Synchronous */
             synchronous: components["schemas"]["Figure"] | null;
         };
         /** MotorSpeedRequest */
@@ -12801,11 +14024,17 @@ export interface components {
         };
         /** MotorSpeedResponse */
         MotorSpeedResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -12822,14 +14051,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["MotorSpeedOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -12846,16 +14086,18 @@ export interface components {
         MoveOut: {
             /** Besides */
             besides: string[];
+            /** Centre distance */
             centre: components["schemas"]["Figure"] | null;
             /** Cures */
             cures: string;
             figure: components["schemas"]["Figure"];
-            /** Other Way */
+            /** Other way */
             other_way: string;
             /** Says */
             says: string;
             /** Shims */
             shims: components["schemas"]["Figure"][];
+            /** Turns */
             turns: components["schemas"]["Figure"] | null;
             /**
              * Way
@@ -12868,10 +14110,11 @@ export interface components {
          * @description A frequency that the drive makes, and what it points at when it is strong.
          */
         NoteOut: {
+            /** Frequency */
             frequency: components["schemas"]["Figure"];
             /** Of */
             of: string;
-            /** Points At */
+            /** Points at */
             points_at: string;
             /** Times */
             times: number;
@@ -12900,11 +14143,13 @@ export interface components {
          * @description The same clutch with a loop a little shorter (less than nothing) or longer: its slack let go, whether it still engages.
          */
         OffOut: {
+            /** What gives first */
             by: components["schemas"]["Figure"];
             /** Drags */
             drags: boolean;
-            /** Engages */
+            /** The loop is the clutch */
             engages: boolean;
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
         };
         /**
@@ -12924,10 +14169,11 @@ export interface components {
             amount: string;
             /** Drives */
             drives: string[];
+            /** Due */
             due: components["schemas"]["DueLine"] | null;
-            /** Every Days */
+            /** Every days */
             every_days: number;
-            /** Every Hours */
+            /** Every hours */
             every_hours: number | null;
             /** Guard */
             guard: string;
@@ -12935,7 +14181,7 @@ export interface components {
             key: string;
             /** Lubricant */
             lubricant: string;
-            /** Too Much */
+            /** Too much */
             too_much: string;
             /** What */
             what: string;
@@ -12945,13 +14191,17 @@ export interface components {
          * @description One tension of one belt on the three rulers: pull, force of the gauge, note. None where the belt's data are not known.
          */
         OnScale: {
+            /** Force to deflect */
             deflection_force: components["schemas"]["Figure"] | null;
+            /** Frequency */
             frequency: components["schemas"]["Figure"] | null;
             /**
+             * Pull
              * @description pull at the spring, the weight or the lever's end that holds it, for all belts
              * @default null
              */
             pull?: components["schemas"]["Figure"] | null;
+            /** Tension */
             tension: components["schemas"]["Figure"];
         };
         /**
@@ -12959,7 +14209,7 @@ export interface components {
          * @description A part on the shelf that this step may use.
          */
         OnShelf: {
-            /** Count */
+            /** How many */
             count: number;
             /**
              * Id
@@ -12981,12 +14231,12 @@ export interface components {
          * @description A temporary fix that stood at the end of the period.
          */
         OpenFix: {
-            /** Days Left */
+            /** Days left */
             days_left: number | null;
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
@@ -13007,20 +14257,24 @@ export interface components {
          * @description One drive of a family for the duty. ``input`` works again by ``calc``; numbers in the core's units.
          */
         OptionOut: {
-            /** Calc */
+            /** Calculation */
             calc: string;
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
             /**
              * Cost
              * @description what makes the order; the least comes first
              */
             cost: number;
-            /** Cost Parts */
+            /** Cost parts */
             cost_parts: {
                 [key: string]: number;
             };
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Efficiency */
             efficiency: components["schemas"]["Band"];
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"];
             /** Family */
             family: string;
@@ -13041,21 +14295,29 @@ export interface components {
             /** Name */
             name: string;
             /**
-             * On Shelf
+             * On shelf
              * @description how many of driver, driven and loop are on your shelf
              */
             on_shelf: number;
+            /** Parts */
             parts: components["schemas"]["Figure"];
             /** Reasons */
             reasons: string[];
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
+            /** Power to spare */
             spare: components["schemas"]["Figure"];
+            /** Off the speed wanted */
             speed_error: components["schemas"]["Figure"];
             /** Telling */
             telling: string;
+            /** Weight */
             weight: components["schemas"]["Band"];
+            /** Width */
             width: components["schemas"]["Figure"];
+            /** Loss in a year, in your money */
             yearly_cost: components["schemas"]["Band"] | null;
+            /** Loss in a year */
             yearly_loss: components["schemas"]["Band"];
         };
         /**
@@ -13179,12 +14441,12 @@ export interface components {
          */
         PairSizeIn: {
             /**
-             * Centres
+             * Centre distance
              * @description centre distance of this pair
              */
             centres: number | string;
             /**
-             * First
+             * Driver's diameter, first step
              * @description diameter of its driving cone on the slowest step, pitch
              */
             first: number | string;
@@ -13284,7 +14546,7 @@ export interface components {
          * @description A part taken off the shelf for jobs; ``spent`` is None where nobody said what it costs.
          */
         PartUse: {
-            /** Count */
+            /** How many */
             count: number;
             /** Designation */
             designation: string;
@@ -13296,6 +14558,7 @@ export interface components {
          * @description A partial of the note.
          */
         PartialOut: {
+            /** Frequency */
             frequency: components["schemas"]["Figure"];
             /** Number */
             number: number;
@@ -13324,7 +14587,7 @@ export interface components {
          * @description A photo of a drive, by its address: /api/photos/ID and /api/photos/ID/small.
          */
         PhotoLine: {
-            /** By */
+            /** What gives first */
             by: string;
             /** Caption */
             caption: string;
@@ -13335,12 +14598,12 @@ export interface components {
              * Format: uuid
              */
             id: string;
-            /** Job Id */
+            /** Job id */
             job_id: string | null;
             /** Step */
             step: string;
             /**
-             * Taken At
+             * Taken at
              * Format: date-time
              */
             taken_at: string;
@@ -13424,9 +14687,9 @@ export interface components {
             id: string;
             /** R */
             r: number;
-            /** X */
+            /** To the right of the driver's shaft */
             x: number;
-            /** Y */
+            /** Over the driver's shaft */
             y: number;
         };
         /**
@@ -13495,6 +14758,7 @@ export interface components {
             note: string;
             /** Setting */
             setting: string;
+            /** Speed */
             speed: components["schemas"]["Figure"];
         };
         /**
@@ -13555,9 +14819,9 @@ export interface components {
         PlateView: {
             /** At */
             at: string | null;
-            /** By */
+            /** What gives first */
             by: string;
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Given */
             given: {
@@ -13576,11 +14840,13 @@ export interface components {
          */
         PluckIn: {
             /**
+             * Belt
              * @description the belt by itself, where there is no drive
              * @default null
              */
             belt?: components["schemas"]["BeltFactsIn"] | null;
             /**
+             * Drive
              * @description the drive it is of
              * @default null
              */
@@ -13598,8 +14864,9 @@ export interface components {
         PluckOut: {
             /** Confidence */
             confidence: number;
-            /** Dies Away */
+            /** Dies away in */
             dies_away: number | null;
+            /** Frequency */
             frequency: components["schemas"]["Figure"] | null;
             /** Heard */
             heard: boolean;
@@ -13607,10 +14874,11 @@ export interface components {
             partials: components["schemas"]["PartialOut"][];
             /** Says */
             says: string;
-            /** Spectrum Hertz */
+            /** Spectrum hertz */
             spectrum_hertz: number[];
-            /** Spectrum Strength */
+            /** Spectrum strength */
             spectrum_strength: number[];
+            /** Tension */
             tension: components["schemas"]["OnScale"] | null;
         };
         /** PluckRequest */
@@ -13640,11 +14908,17 @@ export interface components {
         };
         /** PluckResponse */
         PluckResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -13661,14 +14935,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["PluckOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -13705,9 +14990,9 @@ export interface components {
             r: number;
             /** Size */
             size: number;
-            /** Start Deg */
+            /** Start deg */
             start_deg: number;
-            /** Sweep Deg */
+            /** Sweep deg */
             sweep_deg: number;
             /** Text */
             text: string;
@@ -13723,14 +15008,19 @@ export interface components {
              */
             at: "wheel" | "hand";
             /**
-             * Held By
+             * What pulls the take-up
              * @enum {string}
              */
             held_by: "spring" | "weight" | "lever";
+            /** Length now */
             now: components["schemas"]["Figure"];
+            /** Set new */
             set_new: components["schemas"]["Band"];
+            /** Set run in */
             set_run_in: components["schemas"]["Band"];
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
+            /** Slips under */
             slips_under: components["schemas"]["Figure"] | null;
         };
         /**
@@ -13739,13 +15029,13 @@ export interface components {
          */
         PulleyForSpeedIn: {
             /**
-             * Centres
+             * Centre distance
              * @description centre distance now
              * @default null
              */
             centres?: (number | string) | null;
             /**
-             * Cut
+             * Depth of one pass
              * @description depth of one pass on the radius; 1 mm where left open
              * @default null
              */
@@ -13769,7 +15059,7 @@ export interface components {
              */
             metal?: (number | string) | null;
             /**
-             * Other
+             * Other wheel, diameter
              * @description diameter of the other wheel, over the rim
              * @default null
              */
@@ -13780,7 +15070,7 @@ export interface components {
              */
             rounds: components["schemas"]["RoundIn"][];
             /**
-             * Target
+             * Wanted speed
              * @description wanted speed of the driven shaft
              */
             target: number | string;
@@ -13792,7 +15082,7 @@ export interface components {
              */
             wheel?: "driver" | "driven";
             /**
-             * Within
+             * Near enough, within
              * @description how near is near enough; 2 % where left open
              * @default null
              */
@@ -13805,18 +15095,29 @@ export interface components {
         PulleyForSpeedOut: {
             /** Cheapest */
             cheapest: string;
+            /** Cuts */
             cuts: components["schemas"]["CutsOut"] | null;
+            /** Diameter */
             diameter: components["schemas"]["Figure"];
+            /** First was */
             first_was: components["schemas"]["Figure"] | null;
+            /** Give or take */
             give_or_take: components["schemas"]["Figure"];
+            /** New centre distance */
             new_centres: components["schemas"]["Figure"] | null;
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
+            /** Ratio */
             ratio: components["schemas"]["Figure"];
+            /** Rim speed */
             rim_speed: components["schemas"]["Figure"];
+            /** Runs on */
             runs_on: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Driven speed now */
             speed_now: components["schemas"]["Figure"];
+            /** Wheels that are too small */
             under: components["schemas"]["Figure"];
             /** Ways */
             ways: components["schemas"]["WheelWayOut"][];
@@ -13848,11 +15149,17 @@ export interface components {
         };
         /** PulleyForSpeedResponse */
         PulleyForSpeedResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -13869,14 +15176,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["PulleyForSpeedOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -13897,17 +15215,18 @@ export interface components {
              */
             kind: "centrifugal" | "positive displacement";
             /**
+             * Motor
              * @description what the motor draws now
              * @default null
              */
             motor?: components["schemas"]["MotorNowIn"] | null;
             /**
-             * New Speed
+             * New speed
              * @description speed that is thought of
              */
             new_speed: number | string;
             /**
-             * Shut Off
+             * Head against a shut valve
              * @description head against a shut valve, share of now; 130 % is taken
              * @default null
              */
@@ -13918,7 +15237,7 @@ export interface components {
              */
             speed: number | string;
             /**
-             * Static
+             * Static head
              * @description static head, as a share of the head of now; none is taken
              * @default null
              */
@@ -13929,10 +15248,15 @@ export interface components {
          * @description Flow, head and power against now.
          */
         PumpSpeedOut: {
+            /** Current */
             amps: components["schemas"]["AmpsOut"] | null;
+            /** Flow */
             flow: components["schemas"]["Figure"];
+            /** Head */
             head: components["schemas"]["Figure"];
+            /** Picture */
             picture: components["schemas"]["SceneOut"] | null;
+            /** Power */
             power: components["schemas"]["Figure"];
             /** Says */
             says: string;
@@ -13964,11 +15288,17 @@ export interface components {
         };
         /** PumpSpeedResponse */
         PumpSpeedResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -13985,14 +15315,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["PumpSpeedOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -14013,13 +15354,13 @@ export interface components {
              */
             belt: "flat belt" | "V-belts";
             /**
-             * Both Ways
+             * Runs both ways
              * @description it is to run in both senses
              * @default false
              */
             both_ways?: boolean;
             /**
-             * Centre
+             * Centre distance
              * @description distance of the shafts
              */
             centre: number | string;
@@ -14030,7 +15371,7 @@ export interface components {
              */
             face?: (number | string) | null;
             /**
-             * Large
+             * Larger wheel, diameter
              * @description diameter of the larger wheel
              */
             large: number | string;
@@ -14045,9 +15386,11 @@ export interface components {
          * @description The limits and whether they are kept.
          */
         QuarterTurnOut: {
-            /** Ask For */
+            /** Ask for */
             ask_for: string;
+            /** Least centre distance */
             least_centre: components["schemas"]["Figure"] | null;
+            /** Least face */
             least_face: components["schemas"]["Figure"] | null;
             /** Says */
             says: string;
@@ -14079,11 +15422,17 @@ export interface components {
         };
         /** QuarterTurnResponse */
         QuarterTurnResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -14100,14 +15449,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["QuarterTurnOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -14121,7 +15481,7 @@ export interface components {
          * @description A calculation that may be asked of this drive, its fields filled from what stands there.
          */
         QuestionView: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Input */
             input: {
@@ -14136,27 +15496,38 @@ export interface components {
          */
         RangeIn: {
             /**
+             * Round further wheels
              * @description more than two wheels: idlers, guides, further shafts
              * @default null
              */
             around?: components["schemas"]["AroundIn"] | null;
+            /** Belt */
             belt: components["schemas"]["BeltIn"];
             /**
-             * Centre By Tape
-             * @description shaft to shaft as the tape reads: held against what belt and sheaves give
+             * Centre distance, by tape
+             * @description centre distance as the tape reads: held against what belt and sheaves give
              * @default null
              */
             centre_by_tape?: (number | string) | null;
-            /** @description the driven shaft */
+            /**
+             * Driven
+             * @description the driven shaft
+             */
             driven: components["schemas"]["DrivenIn"];
-            /** @description the driving shaft */
+            /**
+             * Driver
+             * @description the driving shaft
+             */
             driver: components["schemas"]["ShaftIn"];
             /**
-             * High
+             * Fastest driver speed
              * @description fastest driver speed
              */
             high: number | string;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
             /**
              * Load
@@ -14166,12 +15537,12 @@ export interface components {
              */
             load?: "constant torque" | "constant power" | "fan";
             /**
-             * Low
+             * Slowest driver speed
              * @description slowest driver speed
              */
             low: number | string;
             /**
-             * Own Ratings
+             * Your own rating table
              * @description your own rating table, for the basis own-table
              * @default null
              */
@@ -14182,6 +15553,7 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -14193,6 +15565,7 @@ export interface components {
              */
             slip?: (number | string) | null;
             /**
+             * Wanted
              * @description the driven speed that is wanted
              * @default null
              */
@@ -14203,12 +15576,15 @@ export interface components {
          * @description Every speed that was rated; the worst asks for most belts.
          */
         RangeOut: {
+            /** Belts */
             belts: components["schemas"]["Figure"];
+            /** Belts needed */
             belts_needed: components["schemas"]["Figure"];
-            /** Enough */
+            /** Enough belts */
             enough: boolean;
             /** Points */
             points: components["schemas"]["AtSpeedOut"][];
+            /** Worst */
             worst: components["schemas"]["AtSpeedOut"];
         };
         /**
@@ -14217,7 +15593,7 @@ export interface components {
          */
         RatingIn: {
             /**
-             * Arc
+             * Arc of contact
              * @description arc of contact on the smaller sheave; 180 degrees is assumed
              * @default null
              */
@@ -14240,7 +15616,7 @@ export interface components {
              */
             kind?: "outside" | "effective" | "datum" | "pitch";
             /**
-             * Own Ratings
+             * Your own rating table
              * @description your own rating table, for the basis own-table
              * @default null
              */
@@ -14262,12 +15638,15 @@ export interface components {
          * @description One line of the table.
          */
         RatingLineOut: {
+            /** Diameter */
             diameter: components["schemas"]["Figure"];
             /** Line */
             line: number;
+            /** Power */
             power: components["schemas"]["Figure"];
             /** Section */
             section: string;
+            /** Speed */
             speed: components["schemas"]["Figure"];
         };
         /**
@@ -14275,19 +15654,26 @@ export interface components {
          * @description Power of one belt and its parts.
          */
         RatingOut: {
+            /** Added for the speed ratio */
             added_power: components["schemas"]["Figure"];
+            /** Arc factor */
             arc_factor: components["schemas"]["Figure"];
+            /** Basic power of one belt */
             basic_power: components["schemas"]["Figure"];
             /**
-             * Basis
+             * Rated by
              * @description the book it is rated by
              */
             basis: string;
-            /** Basis Source */
+            /** Its source */
             basis_source: string;
+            /** One belt carries */
             belt_power: components["schemas"]["Figure"];
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** Length factor */
             length_factor: components["schemas"]["Figure"];
+            /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
         };
         /**
@@ -14318,7 +15704,7 @@ export interface components {
              */
             deflection?: (number | string) | null;
             /**
-             * Force
+             * Force of the gauge
              * @description force of the gauge, or the tension a clip-on gauge shows
              * @default null
              */
@@ -14330,13 +15716,13 @@ export interface components {
              */
             frequency?: (number | string) | null;
             /**
-             * Marks Slack
+             * Marks apart, slack
              * @description marks apart, slack
              * @default null
              */
             marks_slack?: (number | string) | null;
             /**
-             * Marks Tight
+             * Marks apart, tight
              * @description marks apart, tight
              * @default null
              */
@@ -14360,27 +15746,30 @@ export interface components {
          * @description One way to read it.
          */
         ReadingOut: {
+            /** Belt length */
             belt_length: components["schemas"]["Figure"] | null;
             /** Construction */
             construction: string;
             /** Designation */
             designation: string;
+            /** Inside length */
             inside_length: components["schemas"]["Figure"] | null;
             /** Joined */
             joined: number;
-            /** Length Kind */
+            /** Length kind */
             length_kind: string;
             /**
-             * Length Words
+             * Length words
              * @description the length as the marking counts it, with the person's units where they differ
              */
             length_words: string;
+            /** Outside length */
             outside_length: components["schemas"]["Figure"] | null;
             /** Section */
             section: string;
             /** Sure */
             sure: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -14388,12 +15777,12 @@ export interface components {
          * @description A build's calculation as it was shown when it was saved.
          */
         RecordView: {
-            /** Calc */
+            /** Calculation */
             calc: string;
-            /** Core Version */
+            /** Core version */
             core_version: string;
             /**
-             * Created At
+             * Created at
              * Format: date-time
              */
             created_at: string;
@@ -14416,12 +15805,12 @@ export interface components {
          */
         RefitIn: {
             /**
-             * Calc
+             * Calculation
              * @description the whole-drive calculation that works it
              */
             calc: string;
             /**
-             * Clears
+             * Fields it takes the place of
              * @description fields that this one takes the place of
              * @default []
              */
@@ -14439,7 +15828,7 @@ export interface components {
              */
             path: string;
             /**
-             * Typed
+             * What was typed
              * @description what was typed there
              */
             typed: string;
@@ -14449,6 +15838,7 @@ export interface components {
          * @description The input after the change, in one sentence what it did beyond what was typed, and where the drive stands then.
          */
         RefitOut: {
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"] | null;
             /** Input */
             input: {
@@ -14462,7 +15852,7 @@ export interface components {
          * @description A limit that others fell at: how many, the nearest of them, and by how much it misses.
          */
         RejectedOut: {
-            /** Count */
+            /** How many */
             count: number;
             /** Limit */
             limit: string;
@@ -14476,13 +15866,15 @@ export interface components {
          * @description The loop let go.
          */
         ReleasedOut: {
+            /** Deep */
             deep: components["schemas"]["Figure"];
             /** Drags */
             drags: boolean;
             /** Hangs */
             hangs: string;
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
-            /** With Belt */
+            /** With belt */
             with_belt: components["schemas"]["OffOut"][];
         };
         /**
@@ -14493,7 +15885,7 @@ export interface components {
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
@@ -14510,7 +15902,7 @@ export interface components {
          */
         ReportView: {
             /**
-             * Assumed Hours
+             * Assumed hours
              * @description of these with hours assumed
              */
             assumed_hours: number;
@@ -14529,7 +15921,7 @@ export interface components {
             jobs: components["schemas"]["CountLine"][];
             /** Late */
             late: components["schemas"]["LateLine"][];
-            /** Late Count */
+            /** Late count */
             late_count: number;
             /** Loops */
             loops: components["schemas"]["LoopUse"][];
@@ -14538,6 +15930,7 @@ export interface components {
              * @description the greatest first, ten at most
              */
             losses: components["schemas"]["LossLine"][];
+            /** Lost */
             lost: components["schemas"]["Band"] | null;
             /** Parts */
             parts: components["schemas"]["PartUse"][];
@@ -14564,7 +15957,7 @@ export interface components {
          * @description One respect.
          */
         RespectOut: {
-            /** Asked */
+            /** What is asked of it */
             asked: boolean;
             /** Asks */
             asks: string;
@@ -14573,7 +15966,7 @@ export interface components {
              * @enum {string}
              */
             mark: "good" | "fair" | "poor";
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -14589,17 +15982,17 @@ export interface components {
              */
             belt?: "open" | "crossed";
             /**
-             * Centres
+             * Centre distance
              * @description centre distance there is room for
              */
             centres: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * First
+             * Driver's diameter, first step
              * @description driver's diameter for the first range, pitch
              */
             first: number | string;
@@ -14609,13 +16002,13 @@ export interface components {
              */
             gears: components["schemas"]["GearsIn"][];
             /**
-             * Made In
+             * Made in
              * @description sizes are made in steps of; exact where left open
              * @default null
              */
             made_in?: (number | string) | null;
             /**
-             * Safe Speed
+             * Safe speed
              * @description greatest safe speed of tool, wheel or work on the spindle
              * @default null
              */
@@ -14639,7 +16032,7 @@ export interface components {
              */
             tool?: (number | string) | null;
             /**
-             * Within
+             * Near enough, within
              * @description how far a speed may be off; 2 % where left open
              * @default null
              */
@@ -14650,6 +16043,7 @@ export interface components {
          * @description The pulleys, the direction, and what has to be looked at.
          */
         RetrofitOut: {
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
             /** Checks */
             checks: string[];
@@ -14658,12 +16052,13 @@ export interface components {
              * @enum {string}
              */
             direction: "as before" | "turned about" | "some ranges turned about";
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
             /** Ranges */
             ranges: components["schemas"]["GearRangeOut"][];
             /** Says */
             says: string;
-            /** Turn Back */
+            /** Turn back by */
             turn_back: string[];
         };
         /** RetrofitRequest */
@@ -14693,11 +16088,17 @@ export interface components {
         };
         /** RetrofitResponse */
         RetrofitResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -14714,14 +16115,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RetrofitOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -14742,12 +16154,12 @@ export interface components {
              */
             belt: "link Z" | "link A" | "link B" | "link C" | "round";
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description driver, where the belt's inside runs
              */
             driver_diameter: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
@@ -14768,12 +16180,12 @@ export interface components {
              */
             pitch: number | string;
             /**
-             * Pressed
+             * Lifted over the rollers' undersides
              * @description how far they lift it over the rollers' undersides
              */
             pressed: number | string;
             /**
-             * Roller Diameter
+             * Roller diameter
              * @description diameter of a roller
              */
             roller_diameter: number | string;
@@ -14783,24 +16195,24 @@ export interface components {
              */
             rollers: number;
             /**
-             * Rolling
+             * Share of the weight to turn a roller
              * @description share of that weight that turning a roller takes; 0.05 is usual
              * @default null
              */
             rolling?: number | null;
             /**
-             * Round Diameter
+             * Round diameter
              * @description diameter of a round belt
              * @default null
              */
             round_diameter?: (number | string) | null;
             /**
-             * Snub Diameter
+             * Snub diameter
              * @description diameter of the wheels that press the belt up
              */
             snub_diameter: number | string;
             /**
-             * Tail Diameter
+             * Wheel at the tail, diameter
              * @description wheel at the tail, where the belt's inside runs
              */
             tail_diameter: number | string;
@@ -14810,21 +16222,34 @@ export interface components {
          * @description The belt to order and how it must lie.
          */
         RollerConveyorOut: {
+            /** Arc of contact */
             arc: components["schemas"]["Figure"];
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** Head tension */
             head_tension: components["schemas"]["Figure"];
+            /** Links */
             links: components["schemas"]["Figure"] | null;
-            /** @description length to order, along the belt's outside, hand tight */
+            /**
+             * Length to order
+             * @description length to order, along the belt's outside, hand tight
+             */
             order: components["schemas"]["Figure"];
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
+            /** Power */
             power: components["schemas"]["Figure"];
-            /** Pulled Side */
+            /** Pulled side */
             pulled_side: string;
+            /** Roller pull */
             roller_pull: components["schemas"]["Figure"];
+            /** Links to run */
             run: components["schemas"]["Figure"] | null;
             /** Says */
             says: string;
+            /** Tail tension */
             tail_tension: components["schemas"]["Figure"];
+            /** Links to remove */
             take_off: components["schemas"]["Figure"] | null;
         };
         /** RollerConveyorRequest */
@@ -14854,11 +16279,17 @@ export interface components {
         };
         /** RollerConveyorResponse */
         RollerConveyorResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -14875,14 +16306,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RollerConveyorOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -14933,8 +16375,11 @@ export interface components {
          * @description What to cut and what it pulls.
          */
         RoundBeltOut: {
+            /** Length to cut */
             cut_length: components["schemas"]["Figure"];
+            /** Least diameter it may bend round */
             least_pulley: components["schemas"]["Figure"] | null;
+            /** Pull of a strand */
             strand_tension: components["schemas"]["Figure"];
         };
         /** RoundBeltRequest */
@@ -14964,11 +16409,17 @@ export interface components {
         };
         /** RoundBeltResponse */
         RoundBeltResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -14985,14 +16436,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RoundBeltOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -15032,7 +16494,9 @@ export interface components {
              * @description days late; negative where they are still to come
              */
             days: number;
+            /** Due */
             due: components["schemas"]["DueLine"];
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
             /**
              * Grade
@@ -15065,7 +16529,7 @@ export interface components {
              */
             day: string;
             /**
-             * Done
+             * Turns and readings so far
              * @description jobs closed today
              */
             done: components["schemas"]["JobLine"][];
@@ -15095,9 +16559,10 @@ export interface components {
          * @description The drive as it should be, and the loop as it lies, from the driver in the sense of travel.
          */
         RouteCheckIn: {
+            /** Drive */
             drive: components["schemas"]["DriveAskedIn"];
             /**
-             * Lies
+             * Wheels as the loop meets them
              * @description wheels as the loop meets them
              */
             lies: components["schemas"]["LiesIn"][];
@@ -15119,7 +16584,9 @@ export interface components {
             right: boolean;
             /** Says */
             says: string;
+            /** Should */
             should: components["schemas"]["ElevationOut"];
+            /** There */
             there: components["schemas"]["ElevationOut"] | null;
         };
         /** RouteCheckRequest */
@@ -15149,11 +16616,17 @@ export interface components {
         };
         /** RouteCheckResponse */
         RouteCheckResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -15170,14 +16643,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RouteCheckOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -15193,11 +16677,13 @@ export interface components {
         RouteStrandOut: {
             /** Id */
             id: string;
+            /** Length */
             length: components["schemas"]["Figure"];
             /** Side */
             side: string;
             /** Strand */
             strand: string;
+            /** Tension */
             tension: components["schemas"]["Figure"] | null;
         };
         /**
@@ -15206,7 +16692,7 @@ export interface components {
          */
         RouteWheelIn: {
             /**
-             * Above
+             * The upper of the two places
              * @description of the two places where the tapes meet, the upper one
              * @default true
              */
@@ -15217,13 +16703,13 @@ export interface components {
              */
             diameter: number | string;
             /**
-             * From First
+             * From the driver's shaft
              * @description or by tape: from the driver's shaft
              * @default null
              */
             from_first?: (number | string) | null;
             /**
-             * From Second
+             * From the first other wheel
              * @description and from the first other wheel that has x and y
              * @default null
              */
@@ -15259,13 +16745,13 @@ export interface components {
              */
             teeth?: boolean;
             /**
-             * X
+             * To the right of the driver's shaft
              * @description shaft, to the right of the driver's
              * @default null
              */
             x?: (number | string) | null;
             /**
-             * Y
+             * Over the driver's shaft
              * @description shaft, over the driver's
              * @default null
              */
@@ -15276,11 +16762,15 @@ export interface components {
          * @description One wheel.
          */
         RouteWheelOut: {
+            /** Arc of contact */
             arc: components["schemas"]["Figure"];
-            /** Grip Left */
+            /** Grip left */
             grip_left: string;
+            /** Pull */
             pull: components["schemas"]["Figure"] | null;
+            /** Pulls towards */
             pulls_towards: components["schemas"]["Figure"] | null;
+            /** Speed */
             speed: components["schemas"]["Figure"];
             /**
              * Turns
@@ -15327,7 +16817,7 @@ export interface components {
              */
             lowest?: (number | string) | null;
             /**
-             * What
+             * Where the dial stands
              * @description where the dial stands
              * @default grooved rim
              * @enum {string}
@@ -15339,13 +16829,15 @@ export interface components {
          * @description Total indicator reading against what is allowed.
          */
         RunOutOut: {
-            /** Comes From */
+            /** What sets it */
             comes_from: string;
+            /** Limit */
             limit: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Total */
             total: components["schemas"]["Figure"] | null;
-            /** Within */
+            /** Within limits */
             within: boolean | null;
         };
         /** RunOutRequest */
@@ -15375,11 +16867,17 @@ export interface components {
         };
         /** RunOutResponse */
         RunOutResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -15396,14 +16894,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RunOutOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -15421,7 +16930,7 @@ export interface components {
             answer: string;
             /** Key */
             key: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -15441,14 +16950,14 @@ export interface components {
              * @description what doing that changes besides, where it changes something
              */
             besides: string;
-            /** Calc */
+            /** Calculation */
             calc: string;
             /**
              * Do
              * @description what to do next, where there is something to do
              */
             do: string;
-            /** Next Turns */
+            /** Next turns */
             next_turns: number | null;
             /** Notices */
             notices: components["schemas"]["NoticeOut"][];
@@ -15465,7 +16974,7 @@ export interface components {
             /** Says */
             says: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -15500,16 +17009,18 @@ export interface components {
          * @description One school, where it lands, and whether it will do here.
          */
         SchoolOut: {
+            /** High */
             high: components["schemas"]["OnScale"];
             /** Key */
             key: string;
             /** Label */
             label: string;
+            /** Low */
             low: components["schemas"]["OnScale"];
             /** Says */
             says: string;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -15521,16 +17032,22 @@ export interface components {
         SeemsOut: {
             /** Construction */
             construction: string;
+            /** Depth off */
             depth_off: components["schemas"]["Figure"] | null;
             /** Family */
             family: string;
-            /** @description 100 fits exactly, 0 not at all */
+            /**
+             * Fit
+             * @description 100 fits exactly, 0 not at all
+             */
             fit: components["schemas"]["Figure"];
+            /** Length off */
             length_off: components["schemas"]["Figure"] | null;
             /** Nearest */
             nearest: string;
             /** Section */
             section: string;
+            /** Width off */
             width_off: components["schemas"]["Figure"];
         };
         /**
@@ -15542,17 +17059,21 @@ export interface components {
             accepted: number;
             /** Best */
             best: string;
+            /** Greatest centre distance */
             centre_high: components["schemas"]["Figure"];
+            /** Least centre distance */
             centre_low: components["schemas"]["Figure"];
-            /** Considered */
+            /** Combinations tried */
             considered: number;
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Missing */
             missing: string;
             /** Options */
             options: components["schemas"]["OptionOut"][];
-            /** Rejected */
+            /** What fell out */
             rejected: components["schemas"]["RejectedOut"][];
+            /** Power to spare */
             spare: components["schemas"]["Figure"] | null;
         };
         /**
@@ -15561,13 +17082,13 @@ export interface components {
          */
         ServiceFactorIn: {
             /**
-             * Assume
+             * A factor you know
              * @description a factor you take as given
              * @default null
              */
             assume?: (number | string) | null;
             /**
-             * Chokes
+             * It can jam and stall
              * @description can it jam and stall the drive?
              * @default null
              */
@@ -15579,7 +17100,7 @@ export interface components {
              */
             driver?: string | null;
             /**
-             * Hours A Day
+             * Hours a day
              * @description running hours a day
              * @default null
              */
@@ -15624,11 +17145,17 @@ export interface components {
         };
         /** ServiceFactorResponse */
         ServiceFactorResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -15645,14 +17172,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ServiceOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -15667,7 +17205,7 @@ export interface components {
          */
         ServiceIn: {
             /**
-             * Chokes
+             * It can jam and stall
              * @description can it jam and stall the drive?
              * @default null
              */
@@ -15678,7 +17216,7 @@ export interface components {
              */
             driver: string;
             /**
-             * Hours A Day
+             * Hours a day
              * @description running hours a day; 10 are assumed
              * @default null
              */
@@ -15701,15 +17239,16 @@ export interface components {
          * @description The factor and what decided it.
          */
         ServiceOut: {
-            /** Chokes */
+            /** It can jam and stall */
             chokes: boolean;
+            /** Factor */
             factor: components["schemas"]["Figure"];
             /**
-             * Hours
+             * Running hours
              * @enum {string}
              */
             hours: "intermittent" | "normal" | "continuous";
-            /** Machine Class */
+            /** Machine class */
             machine_class: string;
             /** Torque */
             torque: string;
@@ -15720,7 +17259,7 @@ export interface components {
          */
         Setting: {
             /**
-             * By
+             * What gives first
              * @description how it is read by hand: one belt pressed, the whole width pressed, its dip under a straightedge, its slack by hand
              * @enum {string}
              */
@@ -15739,18 +17278,25 @@ export interface components {
          * @description One pair of half-turns.
          */
         SettingOut: {
-            /** Amps */
+            /** Current */
             amps: string;
+            /** Driven */
             driven: components["schemas"]["Figure"];
+            /** Driven turns */
             driven_turns: components["schemas"]["Figure"] | null;
+            /** Driver */
             driver: components["schemas"]["Figure"];
+            /** Driver turns */
             driver_turns: components["schemas"]["Figure"] | null;
-            /** Here */
+            /** Set here */
             here: boolean;
+            /** Centre distance moves by */
             move_centres: components["schemas"]["Figure"] | null;
+            /** Of target */
             of_target: components["schemas"]["Figure"] | null;
-            /** Over Plate */
+            /** Over the plate */
             over_plate: boolean;
+            /** Speed */
             speed: components["schemas"]["Figure"];
         };
         /**
@@ -15759,7 +17305,7 @@ export interface components {
          */
         SettlingIn: {
             /**
-             * At Hours
+             * Wanted at running hours
              * @description running hours at which it is wanted; ten times the last, 500 h at least, where left out
              * @default null
              */
@@ -15781,9 +17327,13 @@ export interface components {
          * @description Where it will stand, how it falls, and whether it has settled.
          */
         SettlingOut: {
+            /** After one hour */
             at_one_hour: components["schemas"]["Figure"];
+            /** Error */
             error: components["schemas"]["Figure"];
+            /** Falls in each tenfold of the hours */
             per_decade: components["schemas"]["Figure"];
+            /** Predicted */
             predicted: components["schemas"]["Figure"];
             /** Says */
             says: string;
@@ -15815,19 +17365,19 @@ export interface components {
              */
             engine?: boolean;
             /**
-             * Hours
+             * Running hours
              * @description life wanted of the bearing; 20,000 h are assumed
              * @default null
              */
             hours?: (number | string) | null;
             /**
-             * Overhang
+             * Middle of the wheel to the near bearing
              * @description middle of the wheel to the near bearing
              * @default null
              */
             overhang?: (number | string) | null;
             /**
-             * Overhung
+             * Overhung load allowed
              * @description overhung or side load that its maker allows
              * @default null
              */
@@ -15863,6 +17413,7 @@ export interface components {
          * @description The driving shaft: its speed and its sheave.
          */
         ShaftIn: {
+            /** Sheave */
             sheave: components["schemas"]["DriverWheelIn"];
             /**
              * Speed
@@ -15883,19 +17434,19 @@ export interface components {
              */
             bearing?: "ball" | "roller";
             /**
-             * Far Rating
+             * Rating C of the far bearing
              * @description basic dynamic rating C of the far bearing
              * @default null
              */
             far_rating?: (number | string) | null;
             /**
-             * Near Rating
+             * Rating C of the near bearing
              * @description basic dynamic rating C of the near bearing
              * @default null
              */
             near_rating?: (number | string) | null;
             /**
-             * Overhang
+             * Middle of the wheel to the near bearing
              * @description middle of the sheave to the near bearing
              */
             overhang: number | string;
@@ -15922,13 +17473,18 @@ export interface components {
          */
         ShaftLoadOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
+            /** Far bearing */
             far_bearing: components["schemas"]["Figure"];
+            /** Far life */
             far_life: components["schemas"]["Figure"] | null;
+            /** Near bearing */
             near_bearing: components["schemas"]["Figure"];
+            /** Near life */
             near_life: components["schemas"]["Figure"] | null;
             /**
              * Says
@@ -15964,11 +17520,17 @@ export interface components {
         };
         /** ShaftLoadResponse */
         ShaftLoadResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -15985,14 +17547,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ShaftLoadOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -16006,8 +17579,11 @@ export interface components {
          * @description One shaft's readings.
          */
         ShaftOut: {
+            /** Error */
             error: components["schemas"]["Figure"];
+            /** Mean */
             mean: components["schemas"]["Figure"];
+            /** Spread */
             spread: components["schemas"]["Figure"];
         };
         /**
@@ -16039,35 +17615,37 @@ export interface components {
          */
         SheavePairIn: {
             /**
-             * Centres
+             * Centre distance
              * @description centre distance now
              * @default null
              */
             centres?: (number | string) | null;
             /**
+             * Driven
              * @description adjustable driven sheave
              * @default null
              */
             driven?: components["schemas"]["AdjustableIn"] | null;
             /**
-             * Driven Fixed
+             * Driven, fixed pitch diameter
              * @description or its fixed pitch diameter
              * @default null
              */
             driven_fixed?: (number | string) | null;
             /**
+             * Driver
              * @description adjustable driver
              * @default null
              */
             driver?: components["schemas"]["AdjustableIn"] | null;
             /**
-             * Driver Fixed
+             * Driver, fixed pitch diameter
              * @description or its fixed pitch diameter
              * @default null
              */
             driver_fixed?: (number | string) | null;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
@@ -16079,6 +17657,7 @@ export interface components {
              */
             machine?: "fan" | "centrifugal pump" | "steady torque";
             /**
+             * Motor
              * @description what the motor draws now
              * @default null
              */
@@ -16090,13 +17669,13 @@ export interface components {
              */
             section: "3L" | "4L" | "A" | "AX" | "5L" | "B" | "BX";
             /**
-             * Speed Now
+             * Driven speed now
              * @description driven speed now, measured; worked where left open
              * @default null
              */
             speed_now?: (number | string) | null;
             /**
-             * Target
+             * Wanted speed
              * @description wanted driven speed
              * @default null
              */
@@ -16110,21 +17689,24 @@ export interface components {
             /** Answers */
             answers: components["schemas"]["MainAnswer"][];
             /**
+             * Round further wheels
              * @description wheel by wheel and strand by strand, where the loop goes round more than two wheels
              * @default null
              */
             around?: components["schemas"]["AroundOut"] | null;
             /** @description what it is told apart by when it stands beside others */
             beside: components["schemas"]["Beside"];
-            /** Call Outs */
+            /** Call outs */
             call_outs: components["schemas"]["CallOut"][];
             /** Designation */
             designation: string;
             /**
+             * Driven band
              * @description what the speed may be by slip and by where the belt's pitch line lies; none for positive drives
              * @default null
              */
             driven_band?: components["schemas"]["Band"] | null;
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
             /**
              * Emergency
@@ -16135,21 +17717,28 @@ export interface components {
             /** Family */
             family: string;
             /**
-             * Set Line
+             * Set line
              * @description the setting in one line
              */
             set_line: string;
             setting: components["schemas"]["Setting"];
-            /** @description shaft load: standing as set new, or running, the greater */
+            /**
+             * Shaft load, each
+             * @description shaft load: standing as set new, or running, the greater
+             */
             shaft_load: components["schemas"]["Figure"];
             /**
-             * Shaft Load Case
+             * In which state
              * @description which of the two it is
              */
             shaft_load_case: string;
-            /** @description power to spare; none where no book rates what stands there */
+            /**
+             * Power to spare
+             * @description power to spare; none where no book rates what stands there
+             */
             spare: components["schemas"]["Figure"] | null;
             /**
+             * Wanted
              * @description the speed that is wanted, where the input says one
              * @default null
              */
@@ -16194,7 +17783,7 @@ export interface components {
             /** Simulated */
             simulated: boolean;
             /**
-             * Typed
+             * What was typed
              * @description value and unit, as a person would type it
              */
             typed: string;
@@ -16233,7 +17822,7 @@ export interface components {
              * @enum {string}
              */
             where: "loop" | "wheel" | "machine" | "operation" | "history";
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -16242,25 +17831,25 @@ export interface components {
          */
         SoftFootIn: {
             /**
-             * Inboard Far
+             * Inboard far
              * @description inboard foot far from the other machine
              * @default null
              */
             inboard_far?: (number | string) | null;
             /**
-             * Inboard Near
+             * Inboard near
              * @description inboard foot near the other machine
              * @default null
              */
             inboard_near?: (number | string) | null;
             /**
-             * Outboard Far
+             * Outboard far
              * @description outboard foot far from the other machine
              * @default null
              */
             outboard_far?: (number | string) | null;
             /**
-             * Outboard Near
+             * Outboard near
              * @description outboard foot near the other machine
              * @default null
              */
@@ -16277,8 +17866,9 @@ export interface components {
          * @description Which foot is soft and what goes under it.
          */
         SoftFootOut: {
-            /** Feet */
+            /** Feet of the machine */
             feet: components["schemas"]["FootOut"][];
+            /** Limit */
             limit: components["schemas"]["Figure"];
             /** Says */
             says: string;
@@ -16310,11 +17900,17 @@ export interface components {
         };
         /** SoftFootResponse */
         SoftFootResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -16331,14 +17927,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SoftFootOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -16368,9 +17975,13 @@ export interface components {
          * @description One strand that can be pressed or sounded, for a new loop; per belt.
          */
         SpanSettingOut: {
+            /** Deflection */
             deflection: components["schemas"]["Figure"];
+            /** Force of the gauge */
             force: components["schemas"]["Band"];
+            /** Frequency */
             frequency: components["schemas"]["Band"] | null;
+            /** Free span */
             span: components["schemas"]["Figure"];
             /** Strand */
             strand: string;
@@ -16380,11 +17991,11 @@ export interface components {
          * @description A loop to keep, how many, how many are on the shelf, and for which drives.
          */
         SpareOut: {
-            /** Count */
+            /** How many */
             count: number;
             /** Designation */
             designation: string;
-            /** On Shelf */
+            /** On shelf */
             on_shelf: number;
             /** Serves */
             serves: string[];
@@ -16394,16 +18005,20 @@ export interface components {
          * @description The driven speed against the one that is wanted; ``power_then`` is what a fan or pump takes at the speed it gets.
          */
         SpeedHeld: {
+            /** Error */
             error: components["schemas"]["Figure"];
+            /** Power then */
             power_then: components["schemas"]["Figure"] | null;
             /**
              * Says
              * @description on speed, or by how much too fast or too slow
              */
             says: string;
+            /** Speed */
             speed: components["schemas"]["Figure"];
+            /** Tolerance */
             tolerance: components["schemas"]["Figure"];
-            /** Within */
+            /** Within limits */
             within: boolean;
         };
         /**
@@ -16412,25 +18027,25 @@ export interface components {
          */
         SpeedRatioIn: {
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description pitch (or datum) diameter of the driven
              * @default null
              */
             driven_diameter?: (number | string) | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description speed of the driven shaft
              * @default null
              */
             driven_speed?: (number | string) | null;
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description pitch (or datum) diameter of the driver
              * @default null
              */
             driver_diameter?: (number | string) | null;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              * @default null
              */
@@ -16448,15 +18063,22 @@ export interface components {
          */
         SpeedRatioOut: {
             /**
+             * Bar
              * @description the reading on its scale, where there is a limit
              * @default null
              */
             bar?: components["schemas"]["BarOut"] | null;
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** Driven diameter */
             driven_diameter: components["schemas"]["Figure"];
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Driver diameter */
             driver_diameter: components["schemas"]["Figure"];
+            /** Driver speed */
             driver_speed: components["schemas"]["Figure"];
+            /** Ratio */
             ratio: components["schemas"]["Figure"];
             /**
              * Says
@@ -16464,7 +18086,7 @@ export interface components {
              * @default
              */
             says?: string;
-            /** Solved For */
+            /** What was asked */
             solved_for: string;
         };
         /** SpeedRatioRequest */
@@ -16494,11 +18116,17 @@ export interface components {
         };
         /** SpeedRatioResponse */
         SpeedRatioResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -16515,14 +18143,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SpeedRatioOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -16536,15 +18175,16 @@ export interface components {
          * @description Everything about a drive's speeds. ``calc`` and ``input`` are the drive itself, empty where nothing is known of it.
          */
         SpeedsView: {
-            /** Calc */
+            /** Calculation */
             calc: string;
-            /** Draft Rev */
+            /** Draft rev */
             draft_rev: number;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"] | null;
             /** Family */
             family: string;
@@ -16555,7 +18195,7 @@ export interface components {
             /** Machine */
             machine: string;
             /**
-             * Machine Id
+             * Machine id
              * Format: uuid
              */
             machine_id: string;
@@ -16565,9 +18205,11 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Plate */
             plate: components["schemas"]["PlateView"];
             /** Questions */
             questions: components["schemas"]["QuestionView"][];
+            /** Wanted speed */
             wanted_speed: components["schemas"]["Figure"] | null;
         };
         /**
@@ -16592,11 +18234,17 @@ export interface components {
          * @description What it measures.
          */
         SprocketOut: {
+            /** Over the roots, by caliper */
             caliper_diameter: components["schemas"]["Figure"];
+            /** Chordal variation */
             chordal_variation: components["schemas"]["Figure"];
+            /** Greatest bore */
             greatest_bore: components["schemas"]["Figure"] | null;
+            /** Greatest hub diameter */
             greatest_hub: components["schemas"]["Figure"];
+            /** Outside diameter */
             outside_diameter: components["schemas"]["Figure"];
+            /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
         };
         /** SprocketRequest */
@@ -16626,11 +18274,17 @@ export interface components {
         };
         /** SprocketResponse */
         SprocketResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -16647,14 +18301,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SprocketOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -16669,7 +18334,7 @@ export interface components {
          */
         SprocketWearIn: {
             /**
-             * Caliper
+             * Over the roots, by caliper
              * @description over two roots that lie across, with a caliper, where it is worn most
              */
             caliper: number | string;
@@ -16696,15 +18361,20 @@ export interface components {
          * @description What is lost, what a new chain would find, and what to do.
          */
         SprocketWearOut: {
+            /** Limit */
             limit: components["schemas"]["Figure"];
+            /** Lost */
             lost: components["schemas"]["Figure"];
+            /** New */
             new: components["schemas"]["Figure"];
+            /** Pitch grown short by */
             pitch_short: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Tolerance */
             tolerance: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -16736,11 +18406,17 @@ export interface components {
         };
         /** SprocketWearResponse */
         SprocketWearResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -16757,14 +18433,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SprocketWearOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -16778,11 +18465,15 @@ export interface components {
          * @description One stage: the drive, the shafts it joins, and what it takes.
          */
         StageOut: {
+            /** From speed */
             from_speed: components["schemas"]["Figure"];
+            /** Option */
             option: components["schemas"]["OptionOut"];
             /** Says */
             says: string;
+            /** Takes */
             takes: components["schemas"]["Figure"];
+            /** To speed */
             to_speed: components["schemas"]["Figure"];
         };
         /**
@@ -16791,44 +18482,53 @@ export interface components {
          */
         StagesIn: {
             /**
-             * Asked
+             * What is asked of it
              * @description questions in shop words that a family must not answer with no
              * @default []
              */
             asked?: ("step" | "slips" | "clean" | "oil" | "wet" | "heat" | "dust" | "static" | "reversing" | "stops")[];
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted of each family
              * @default 3
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
              * Power
@@ -16843,6 +18543,7 @@ export interface components {
              */
             series?: "all" | "inch" | "metric";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -16854,6 +18555,7 @@ export interface components {
              */
             stages?: number;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
@@ -16864,7 +18566,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /**
@@ -16872,9 +18577,13 @@ export interface components {
          * @description Chains of drives, the one that costs least first.
          */
         StagesOut: {
+            /** Even split */
             even_split: components["schemas"]["Figure"];
+            /** Power passed on */
             passed_on: components["schemas"]["Figure"];
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
+            /** Ratio */
             ratio: components["schemas"]["Figure"];
             /** Says */
             says: string;
@@ -16886,8 +18595,11 @@ export interface components {
          * @description A standard belt on those sheaves.
          */
         StandsOut: {
+            /** Apart left */
             apart_left: components["schemas"]["Figure"];
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Closer left */
             closer_left: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
@@ -16897,9 +18609,13 @@ export interface components {
          * @description One step.
          */
         StepOut: {
+            /** Driven */
             driven: components["schemas"]["Figure"];
+            /** Driver */
             driver: components["schemas"]["Figure"];
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
+            /** Speed */
             speed: components["schemas"]["Figure"];
         };
         /**
@@ -16915,17 +18631,17 @@ export interface components {
              */
             belt?: "open" | "crossed";
             /**
-             * Centres
+             * Centre distance
              * @description centre distance
              */
             centres: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * First
+             * Driver's diameter, first step
              * @description driver's diameter on the first step, pitch
              * @default null
              */
@@ -16955,7 +18671,7 @@ export interface components {
              */
             lowest?: (number | string) | null;
             /**
-             * Made In
+             * Made in
              * @description sizes are made in steps of; exact where left open
              * @default null
              */
@@ -16977,7 +18693,7 @@ export interface components {
              */
             steps?: number | null;
             /**
-             * Within
+             * Within limits
              * @description how far a speed may be off; 2 % where left open
              * @default null
              */
@@ -16988,8 +18704,11 @@ export interface components {
          * @description The pair, the belt's length, and how well it fits.
          */
         StepPulleysOut: {
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
+            /** Most slack */
             most_slack: components["schemas"]["Figure"];
+            /** Picture */
             picture: components["schemas"]["SceneOut"];
             /** Says */
             says: string;
@@ -17023,11 +18742,17 @@ export interface components {
         };
         /** StepPulleysResponse */
         StepPulleysResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -17044,14 +18769,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["StepPulleysOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -17065,13 +18801,13 @@ export interface components {
          * @description A step of a job and where it stands.
          */
         StepView: {
-            /** Asked */
+            /** What is asked of it */
             asked: components["schemas"]["AskedView"][];
             /** At */
             at: string | null;
             /** Block */
             block: string;
-            /** By */
+            /** What gives first */
             by: string;
             /** Caution */
             caution: string;
@@ -17100,6 +18836,7 @@ export interface components {
             grade: string;
             /** Guarded */
             guarded: boolean;
+            /** Handled */
             handled: components["schemas"]["HandledView"];
             /** How */
             how: string;
@@ -17114,7 +18851,7 @@ export interface components {
              * @description what is done between two rounds of a reading
              */
             move: string;
-            /** Move Caution */
+            /** Move caution */
             move_caution: string;
             /** Note */
             note: string;
@@ -17134,6 +18871,7 @@ export interface components {
             round: number;
             /** Safe */
             safe: boolean;
+            /** Said */
             said: components["schemas"]["SaidView"] | null;
             /**
              * Shelf
@@ -17158,7 +18896,7 @@ export interface components {
             who: string;
             /** Why */
             why: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -17182,12 +18920,13 @@ export interface components {
          * @description A part on the shelf, or a line that will be one; ``id`` is None until it is kept.
          */
         StockLineOut: {
-            /** Count */
+            /** How many */
             count: number;
             /** Designation */
             designation: string;
+            /** Diameter */
             diameter: components["schemas"]["Figure"] | null;
-            /** Diameter Kind */
+            /** Which diameter */
             diameter_kind: string;
             /**
              * Drives
@@ -17300,29 +19039,30 @@ export interface components {
          */
         SyncDriveIn: {
             /**
+             * Round further wheels
              * @description more than two wheels: idlers, guides, further shafts
              * @default null
              */
             around?: components["schemas"]["AroundIn"] | null;
             /**
-             * Belt Teeth
+             * Teeth of the belt
              * @description teeth of the belt
              * @default null
              */
             belt_teeth?: number | null;
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance; the next whole number of teeth is taken
              * @default null
              */
             centre_distance?: (number | string) | null;
             /**
-             * Driven Teeth
+             * Driven teeth
              * @description teeth of the driven
              */
             driven_teeth: number;
             /**
-             * Driver Teeth
+             * Driver teeth
              * @description teeth of the driver
              */
             driver_teeth: number;
@@ -17333,16 +19073,19 @@ export interface components {
              * @enum {string}
              */
             idler?: "none" | "inside, slack side" | "outside, slack side" | "inside, tight side" | "outside, tight side";
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
             /**
-             * Own Mass
+             * Mass of that belt
              * @description mass per length of that belt
              * @default null
              */
             own_mass?: (number | string) | null;
             /**
-             * Own Tension
+             * Working tension its maker allows
              * @description working tension its maker allows at this width; needed for metric and curvilinear profiles
              * @default null
              */
@@ -17359,6 +19102,7 @@ export interface components {
              */
             profile: "MXL" | "XXL" | "XL" | "L" | "H" | "XH" | "XXH" | "T2.5" | "T5" | "T10" | "T20" | "H3M" | "H5M" | "H8M" | "H14M" | "H20M" | "R3M" | "R5M" | "R8M" | "R14M" | "R20M" | "S2M" | "S3M" | "S5M" | "S8M" | "S14M";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -17375,6 +19119,7 @@ export interface components {
              */
             upright?: boolean;
             /**
+             * Wanted
              * @description the driven speed that is wanted
              * @default null
              */
@@ -17390,43 +19135,75 @@ export interface components {
          * @description The drive worked through; tensions are for the whole belt.
          */
         SyncDriveOut: {
+            /** Centre distance to give for tension */
             apart_to_tension: components["schemas"]["Figure"] | null;
-            /** Basis */
+            /** Rated by */
             basis: string;
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
+            /** Mass of the belt */
             belt_mass: components["schemas"]["Figure"] | null;
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** Teeth of the belt */
             belt_teeth: components["schemas"]["Figure"];
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Centre distance to give for laying on */
             closer_to_fit: components["schemas"]["Figure"] | null;
+            /** Deflection */
             deflection: components["schemas"]["Figure"];
+            /** Force to deflect */
             deflection_force: components["schemas"]["Figure"];
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+            /** Driven, outside diameter */
             driven_outside: components["schemas"]["Figure"];
+            /** Driven, pitch diameter */
             driven_pitch: components["schemas"]["Figure"];
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Driver, outside diameter */
             driver_outside: components["schemas"]["Figure"];
+            /** Driver, pitch diameter */
             driver_pitch: components["schemas"]["Figure"];
+            /** Face between flanges */
             face_between_flanges: components["schemas"]["Figure"] | null;
+            /** Frequency */
             frequency: components["schemas"]["Figure"] | null;
+            /** Margin against jumping teeth */
             jump_margin: components["schemas"]["Figure"];
+            /** Load factor */
             load_factor: components["schemas"]["Figure"];
+            /** Mesh factor */
             mesh_factor: components["schemas"]["Figure"];
+            /** Power */
             power: components["schemas"]["Figure"];
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
-            /** Shaft Load Case */
+            /** In which state */
             shaft_load_case: string;
+            /** Shaft load, running */
             shaft_load_running: components["schemas"]["Figure"];
+            /** Shaft load, at rest */
             shaft_load_standing: components["schemas"]["Figure"];
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
+            /** Power to spare */
             spare: components["schemas"]["Figure"];
+            /** Static tension, each belt */
             static_tension: components["schemas"]["Figure"];
+            /** Teeth in mesh */
             teeth_in_mesh: components["schemas"]["Figure"];
+            /** Tight strand */
             tight: components["schemas"]["Figure"];
+            /** Width factor */
             width_factor: components["schemas"]["Figure"];
+            /** Arc on the smaller */
             wrap: components["schemas"]["Figure"];
         };
         /** SyncDriveRequest */
@@ -17456,11 +19233,17 @@ export interface components {
         };
         /** SyncDriveResponse */
         SyncDriveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -17477,14 +19260,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SyncDriveOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -17499,24 +19293,24 @@ export interface components {
          */
         SyncLengthIn: {
             /**
-             * Belt Teeth
+             * Teeth of the belt
              * @description teeth of the belt
              * @default null
              */
             belt_teeth?: number | null;
             /**
-             * Centre Distance
+             * Centre distance
              * @description centre distance; the next whole number of teeth is taken
              * @default null
              */
             centre_distance?: (number | string) | null;
             /**
-             * Driven Teeth
+             * Driven teeth
              * @description teeth of the driven
              */
             driven_teeth: number;
             /**
-             * Driver Teeth
+             * Driver teeth
              * @description teeth of the driver
              */
             driver_teeth: number;
@@ -17532,14 +19326,23 @@ export interface components {
          * @description Exact geometry by teeth.
          */
         SyncLengthOut: {
+            /** Centre distance to give for tension */
             apart_to_tension: components["schemas"]["Figure"] | null;
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
+            /** Teeth of the belt */
             belt_teeth: components["schemas"]["Figure"];
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Centre distance to give for laying on */
             closer_to_fit: components["schemas"]["Figure"] | null;
+            /** Teeth by the sum */
             exact_teeth: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
+            /** Teeth in mesh */
             teeth_in_mesh: components["schemas"]["Figure"];
+            /** Arc on the smaller */
             wrap: components["schemas"]["Figure"];
         };
         /** SyncLengthRequest */
@@ -17569,11 +19372,17 @@ export interface components {
         };
         /** SyncLengthResponse */
         SyncLengthResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -17590,14 +19399,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SyncLengthOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -17628,8 +19448,11 @@ export interface components {
          * @description What it measures.
          */
         SyncPulleyOut: {
+            /** Outside diameter */
             outside_diameter: components["schemas"]["Figure"];
+            /** Pitch */
             pitch: components["schemas"]["Figure"];
+            /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
         };
         /** SyncPulleyRequest */
@@ -17659,11 +19482,17 @@ export interface components {
         };
         /** SyncPulleyResponse */
         SyncPulleyResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -17680,14 +19509,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SyncPulleyOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -17702,13 +19542,13 @@ export interface components {
          */
         SyncRatingIn: {
             /**
-             * Own Mass
+             * Mass of that belt
              * @description mass per length of that belt
              * @default null
              */
             own_mass?: (number | string) | null;
             /**
-             * Own Tension
+             * Working tension its maker allows
              * @description working tension its maker allows at this width; needed for metric and curvilinear profiles
              * @default null
              */
@@ -17730,7 +19570,7 @@ export interface components {
              */
             teeth: number;
             /**
-             * Teeth In Mesh
+             * Teeth in mesh
              * @description teeth in mesh on it
              * @default 6
              */
@@ -17746,11 +19586,15 @@ export interface components {
          * @description What the belt carries and on whose word.
          */
         SyncRatingOut: {
-            /** Basis */
+            /** Rated by */
             basis: string;
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** Mesh factor */
             mesh_factor: components["schemas"]["Figure"];
+            /** Power */
             power: components["schemas"]["Figure"];
+            /** Width factor */
             width_factor: components["schemas"]["Figure"];
         };
         /** SyncRatingRequest */
@@ -17780,11 +19624,17 @@ export interface components {
         };
         /** SyncRatingResponse */
         SyncRatingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -17801,14 +19651,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SyncRatingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -17822,41 +19683,51 @@ export interface components {
          * @description A duty, and your own belt where no public rating exists.
          */
         SyncSelectIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
+             * A belt by its maker's sheet
              * @description a belt by its maker's sheet; then only this one is searched
              * @default null
              */
@@ -17867,11 +19738,13 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
@@ -17882,7 +19755,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** SyncSelectRequest */
@@ -17912,11 +19788,17 @@ export interface components {
         };
         /** SyncSelectResponse */
         SyncSelectResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -17933,14 +19815,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SelectOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -17954,41 +19847,51 @@ export interface components {
          * @description A duty with its limits, and the drive in mind.
          */
         SyncWhyNotIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
+             * A belt by its maker's sheet
              * @description a belt by its maker's sheet; then only this one is searched
              * @default null
              */
@@ -17999,15 +19902,18 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
             service_factor?: components["schemas"]["ServiceFactorIn"] | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
             stock?: components["schemas"]["StockIn"] | null;
+            /** The drive that is asked about */
             this: components["schemas"]["ThisSyncIn"];
             /**
              * Tolerance
@@ -18015,7 +19921,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** SyncWhyNotRequest */
@@ -18045,11 +19954,17 @@ export interface components {
         };
         /** SyncWhyNotResponse */
         SyncWhyNotResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -18066,14 +19981,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["WhyNotOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -18137,11 +20063,17 @@ export interface components {
         };
         /** TachCheckResponse */
         TachCheckResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -18158,14 +20090,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["TachOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -18185,7 +20128,7 @@ export interface components {
              */
             driven: (number | string)[];
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description pitch diameter of the driven wheel
              * @default null
              */
@@ -18196,29 +20139,30 @@ export interface components {
              */
             driver: (number | string)[];
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description pitch diameter of the driver, as it is said
              * @default null
              */
             driver_diameter?: (number | string) | null;
             /**
+             * Marks
              * @description or both counted by marks, turned by hand
              * @default null
              */
             marks?: components["schemas"]["MarksIn"] | null;
             /**
-             * Named Speed
+             * Named speed
              * @description speed on the motor's plate, or of the governor
              * @default null
              */
             named_speed?: (number | string) | null;
             /**
-             * Unloaded Driven
+             * Driven speed without load
              * @description driven shaft without load
              */
             unloaded_driven?: (number | string)[];
             /**
-             * Unloaded Driver
+             * Driver speed without load
              * @description driver without load
              */
             unloaded_driver?: (number | string)[];
@@ -18228,17 +20172,25 @@ export interface components {
          * @description What the tachometer says.
          */
         TachOut: {
+            /** Driven */
             driven: components["schemas"]["ShaftOut"];
+            /** Driver */
             driver: components["schemas"]["ShaftOut"];
+            /** Driver diameter that the speeds tell */
             driver_diameter_is: components["schemas"]["Figure"] | null;
+            /** Lost to diameters */
             lost_to_diameters: components["schemas"]["Figure"] | null;
+            /** Ratio */
             ratio: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Slip */
             slip: components["schemas"]["Figure"] | null;
+            /** Slip error */
             slip_error: components["schemas"]["Figure"] | null;
+            /** Unloaded ratio */
             unloaded_ratio: components["schemas"]["Figure"] | null;
-            /** Verdict */
+            /** State */
             verdict: string;
         };
         /**
@@ -18339,66 +20291,66 @@ export interface components {
          */
         TakeUpIn: {
             /**
-             * Direction
+             * Slides towards
              * @description slides in this direction, degrees over level
              * @default null
              */
             direction?: (number | string) | null;
             /**
-             * Hand
+             * Pull at the lever's end
              * @description or pull at the lever's end
              * @default null
              */
             hand?: (number | string) | null;
             /**
-             * Hand Arm
+             * Lever, pin to hand
              * @description lever, from its pin to where it is pulled
              * @default null
              */
             hand_arm?: (number | string) | null;
             /**
-             * Held By
+             * What pulls the take-up
              * @description what pulls it
              * @default spring
              * @enum {string}
              */
             held_by?: "spring" | "weight" | "lever";
             /**
-             * High
+             * Travel to the other stop
              * @description travel to the other stop
              */
             high: number | string;
             /**
-             * Low
+             * Travel to one stop
              * @description travel to one stop, from where it stands
              */
             low: number | string;
             /**
-             * Pin Above
+             * The upper of the two places
              * @description of the two places where the tapes meet, the upper one
              * @default true
              */
             pin_above?: boolean;
             /**
-             * Pin From Driven
+             * Pin from the driven shaft
              * @description and from the driven shaft
              * @default null
              */
             pin_from_driven?: (number | string) | null;
             /**
-             * Pin From Driver
+             * Pin from the driver's shaft
              * @description or the pin by tape: from the driver's shaft
              * @default null
              */
             pin_from_driver?: (number | string) | null;
             /**
-             * Pin X
+             * Pin, to the right
              * @description or swings about a pin: to the right of the driver's shaft
              * @default null
              */
             pin_x?: (number | string) | null;
             /**
-             * Pin Y
+             * Pin, up
              * @description and over it
              * @default null
              */
@@ -18415,7 +20367,7 @@ export interface components {
              */
             wheel: string;
             /**
-             * Wheel Arm
+             * Wheel arm
              * @description lever, from its pin to the wheel; as it is drawn where left open
              * @default null
              */
@@ -18427,7 +20379,7 @@ export interface components {
          */
         TakeUpLeftIn: {
             /**
-             * Left
+             * Travel left
              * @description travel left before its stop
              */
             left: number | string;
@@ -18438,7 +20390,7 @@ export interface components {
              */
             length?: (number | string) | null;
             /**
-             * Whole
+             * Whole travel
              * @description travel there was with a new loop, after it was tensioned
              */
             whole: number | string;
@@ -18448,13 +20400,16 @@ export interface components {
          * @description How much is left, and what to do.
          */
         TakeUpLeftOut: {
+            /** Grown longer by */
             grown: components["schemas"]["Figure"] | null;
+            /** Growth left */
             growth_left: components["schemas"]["Figure"];
             /** Says */
             says: string;
+            /** Travel used */
             used: components["schemas"]["Figure"];
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -18486,11 +20441,17 @@ export interface components {
         };
         /** TakeUpLeftResponse */
         TakeUpLeftResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -18507,14 +20468,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["TakeUpLeftOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -18575,7 +20547,7 @@ export interface components {
          * @description A template in the list of all.
          */
         TemplateHead: {
-            /** Changed By */
+            /** Changed by */
             changed_by: string;
             /** Families */
             families: string[];
@@ -18630,9 +20602,9 @@ export interface components {
             mounting: string | null;
             /** Mountings */
             mountings: string[];
-            /** Take Up */
+            /** Take up */
             take_up: string | null;
-            /** Take Ups */
+            /** Take ups */
             take_ups: string[];
             /** Templates */
             templates: components["schemas"]["TemplateLine"][];
@@ -18687,7 +20659,7 @@ export interface components {
             only: string;
             /** Why */
             why: string;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -18713,14 +20685,14 @@ export interface components {
          * @description A temporary fix with its promised date.
          */
         TemporaryLine: {
-            /** By */
+            /** What gives first */
             by: string;
-            /** Days Left */
+            /** Days left */
             days_left: number;
             /** Drive */
             drive: string;
             /**
-             * Drive Id
+             * Drive id
              * Format: uuid
              */
             drive_id: string;
@@ -18747,12 +20719,14 @@ export interface components {
          */
         TensionAdjustIn: {
             /**
-             * Done
+             * Turns and readings so far
              * @description readings and turns so far
              */
             done: components["schemas"]["TurnIn"][];
+            /** Drive */
             drive: components["schemas"]["DriveAskedIn"];
             /**
+             * Maker
              * @description the machine maker's number
              * @default null
              */
@@ -18782,14 +20756,17 @@ export interface components {
          * @description What to turn next, and what that will do.
          */
         TensionAdjustOut: {
+            /** Each turn */
             each_turn: components["schemas"]["Figure"] | null;
+            /** Expected */
             expected: components["schemas"]["OnScale"] | null;
             /** Says */
             says: string;
-            /** Seen On This Drive */
+            /** Seen on this drive */
             seen_on_this_drive: boolean;
             /** Trouble */
             trouble: string;
+            /** Turns */
             turns: components["schemas"]["Figure"];
         };
         /** TensionAdjustRequest */
@@ -18819,11 +20796,17 @@ export interface components {
         };
         /** TensionAdjustResponse */
         TensionAdjustResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -18840,14 +20823,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["TensionAdjustOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -18861,10 +20855,11 @@ export interface components {
          * @description Readings since the last fit, the oldest first; what they say together from three on; drawn.
          */
         TensionFall: {
-            /** Fitted At */
+            /** Fitted at */
             fitted_at: string | null;
-            /** Hours A Day */
+            /** Hours a day */
             hours_a_day: number;
+            /** Picture */
             picture: components["schemas"]["SceneOut"] | null;
             /** Readings */
             readings: components["schemas"]["TensionThen"][];
@@ -18879,21 +20874,25 @@ export interface components {
          */
         TensionReadingIn: {
             /**
+             * Lever arm
              * @description the arm, for a reading by its pull
              * @default null
              */
             arm?: components["schemas"]["ArmIn"] | null;
             /**
+             * Belt
              * @description the belt by itself, where there is no drive
              * @default null
              */
             belt?: components["schemas"]["BeltFactsIn"] | null;
             /**
+             * Drive
              * @description the drive they are of
              * @default null
              */
             drive?: components["schemas"]["DriveAskedIn"] | null;
             /**
+             * Maker
              * @description the machine maker's number
              * @default null
              */
@@ -18904,7 +20903,7 @@ export interface components {
              */
             readings: components["schemas"]["ReadingIn"][];
             /**
-             * Span
+             * Free span
              * @description span as measured; the drive's own is taken
              * @default null
              */
@@ -18922,19 +20921,22 @@ export interface components {
          * @description What the readings say together.
          */
         TensionReadingOut: {
+            /** Band */
             band: components["schemas"]["BandOut"] | null;
             /** Belts */
             belts: components["schemas"]["BeltReadOut"][];
+            /** Mean */
             mean: components["schemas"]["OnScale"];
-            /** Odd Belt */
+            /** Odd belt */
             odd_belt: number | null;
             /** Remarks */
             remarks: string[];
             /** Says */
             says: string;
+            /** Spread */
             spread: components["schemas"]["Figure"] | null;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -18966,11 +20968,17 @@ export interface components {
         };
         /** TensionReadingResponse */
         TensionReadingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -18987,14 +20995,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["TensionReadingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -19009,19 +21028,21 @@ export interface components {
          */
         TensionSchoolsIn: {
             /**
-             * Bronze
+             * Bronze bushings in the motor
              * @description the motor has bronze bushings
              * @default false
              */
             bronze?: boolean;
+            /** Drive */
             drive: components["schemas"]["DriveAskedIn"];
             /**
+             * Maker
              * @description the machine maker's number
              * @default null
              */
             maker?: components["schemas"]["MakerIn"] | null;
             /**
-             * Resilient
+             * The motor sits on rubber mounts
              * @description the motor sits on rubber mounts
              * @default false
              */
@@ -19043,6 +21064,7 @@ export interface components {
             says: string;
             /** Schools */
             schools: components["schemas"]["SchoolOut"][];
+            /** Free span */
             span: components["schemas"]["Figure"];
         };
         /** TensionSchoolsRequest */
@@ -19072,11 +21094,17 @@ export interface components {
         };
         /** TensionSchoolsResponse */
         TensionSchoolsResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -19093,14 +21121,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["TensionSchoolsOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -19136,11 +21175,17 @@ export interface components {
         };
         /** TensionSettlingResponse */
         TensionSettlingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -19157,14 +21202,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SettlingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -19178,30 +21234,34 @@ export interface components {
          * @description A drive, and what is known of its start, shafts and maker's number.
          */
         TensionTargetIn: {
+            /** Drive */
             drive: components["schemas"]["DriveAskedIn"];
             /**
+             * Driven shaft
              * @description the driven shaft
              * @default null
              */
             driven_shaft?: components["schemas"]["ShaftAskedIn"] | null;
             /**
+             * Driver shaft
              * @description the driver's shaft
              * @default null
              */
             driver_shaft?: components["schemas"]["ShaftAskedIn"] | null;
             /**
+             * Maker
              * @description the machine maker's number
              * @default null
              */
             maker?: components["schemas"]["MakerIn"] | null;
             /**
-             * Motor Power
+             * Motor power
              * @description power on the motor's plate; the duty's is taken
              * @default null
              */
             motor_power?: (number | string) | null;
             /**
-             * Span
+             * Free span
              * @description the strand that is pressed or sounded, such as driver-fan; the longest where left open
              * @default null
              */
@@ -19225,16 +21285,19 @@ export interface components {
          * @description What to set, and both ends of it.
          */
         TensionTargetOut: {
+            /** Aim */
             aim: components["schemas"]["BandOut"];
+            /** Axis */
             axis: components["schemas"]["AxisOut"];
             /** Bands */
             bands: components["schemas"]["BandOut"][];
             /** Belts */
             belts: number;
-            /** By */
+            /** What gives first */
             by: string;
             /** Cliffs */
             cliffs: components["schemas"]["CliffOut"][];
+            /** Deflection */
             deflection: components["schemas"]["Figure"];
             /** Flaps */
             flaps: components["schemas"]["FlapOut"][];
@@ -19242,7 +21305,9 @@ export interface components {
             gauge: string;
             /** Says */
             says: string;
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
         };
         /** TensionTargetRequest */
@@ -19272,11 +21337,17 @@ export interface components {
         };
         /** TensionTargetResponse */
         TensionTargetResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -19293,14 +21364,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["TensionTargetOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -19319,19 +21401,21 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** By */
+            /** What gives first */
             by: string;
             /**
-             * Hours
+             * Running hours
              * @description running hours since the loop was fitted
              */
             hours: number;
             /**
-             * Job Id
+             * Job id
              * Format: uuid
              */
             job_id: string;
+            /** On gauge */
             on_gauge: components["schemas"]["Figure"];
+            /** Tension */
             tension: components["schemas"]["Figure"];
         };
         /**
@@ -19346,12 +21430,12 @@ export interface components {
              */
             chain: "25" | "35" | "41" | "40" | "50" | "60" | "80" | "100" | "120" | "140" | "160" | "180" | "200" | "240" | "04C" | "06C" | "05B" | "06B" | "08A" | "08B" | "081" | "083" | "084" | "085" | "10A" | "10B" | "12A" | "12B" | "16A" | "16B" | "20A" | "20B" | "24A" | "24B" | "28A" | "28B" | "32A" | "32B" | "36A" | "40A" | "40B" | "48A" | "48B";
             /**
-             * Driven Teeth
+             * Driven teeth
              * @description teeth of the driven
              */
             driven_teeth: number;
             /**
-             * Driver Teeth
+             * Driver teeth
              * @description teeth of the driver
              */
             driver_teeth: number;
@@ -19368,12 +21452,12 @@ export interface components {
          */
         ThisFlatIn: {
             /**
-             * Driven Diameter
+             * Driven diameter
              * @description diameter of the driven pulley
              */
             driven_diameter: number | string;
             /**
-             * Driver Diameter
+             * Driver diameter
              * @description diameter of the driver pulley
              */
             driver_diameter: number | string;
@@ -19399,9 +21483,15 @@ export interface components {
              * @description the belt, such as B90
              */
             belt: string;
-            /** @description the driven sheave */
+            /**
+             * Driven
+             * @description the driven sheave
+             */
             driven: components["schemas"]["SheaveIn"];
-            /** @description the driver sheave */
+            /**
+             * Driver
+             * @description the driver sheave
+             */
             driver: components["schemas"]["SheaveIn"];
         };
         /**
@@ -19410,17 +21500,17 @@ export interface components {
          */
         ThisSyncIn: {
             /**
-             * Belt Teeth
+             * Teeth of the belt
              * @description teeth of the belt
              */
             belt_teeth: number;
             /**
-             * Driven Teeth
+             * Driven teeth
              * @description teeth of the driven
              */
             driven_teeth: number;
             /**
-             * Driver Teeth
+             * Driver teeth
              * @description teeth of the driver
              */
             driver_teeth: number;
@@ -19459,13 +21549,13 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** By */
+            /** What gives first */
             by: string;
             /** Detail */
             detail: string;
             /** Drive */
             drive: string;
-            /** Drive Id */
+            /** Drive id */
             drive_id: string | null;
             /** Grade */
             grade: string;
@@ -19483,7 +21573,7 @@ export interface components {
             photo: string | null;
             /** Until */
             until: string | null;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -19491,14 +21581,14 @@ export interface components {
          * @description What happened at a drive or a machine, the newest first.
          */
         TimelineView: {
-            /** Drive Id */
+            /** Drive id */
             drive_id: string | null;
-            /** First */
+            /** Driver's diameter, first step */
             first: string | null;
             /** Lanes */
             lanes: string[];
             /**
-             * Machine Id
+             * Machine id
              * Format: uuid
              */
             machine_id: string;
@@ -19521,7 +21611,7 @@ export interface components {
             key: string;
             /** Share */
             share: number;
-            /** Words */
+            /** In words */
             words: string;
         };
         /**
@@ -19592,7 +21682,7 @@ export interface components {
          */
         ToothWearIn: {
             /**
-             * Outside
+             * Outside diameter
              * @description outside diameter over the teeth, where it is worn most
              * @default null
              */
@@ -19624,16 +21714,20 @@ export interface components {
              * @enum {string}
              */
             belt: "fine" | "watch" | "act";
+            /** Lost */
             lost: components["schemas"]["Figure"] | null;
+            /** New */
             new: components["schemas"]["Figure"] | null;
+            /** Pitch grown short by */
             pitch_short: components["schemas"]["Figure"] | null;
             /** Pulley */
             pulley: ("fine" | "watch" | "act") | null;
             /** Says */
             says: string;
+            /** Tolerance */
             tolerance: components["schemas"]["Figure"] | null;
             /**
-             * Verdict
+             * State
              * @enum {string}
              */
             verdict: "fine" | "watch" | "act";
@@ -19665,11 +21759,17 @@ export interface components {
         };
         /** ToothWearResponse */
         ToothWearResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -19686,14 +21786,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["ToothWearOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -19707,9 +21818,13 @@ export interface components {
          * @description The take-up from stop to stop.
          */
         TravelOut: {
+            /** Left to slacken */
             left_to_slacken: components["schemas"]["Figure"] | null;
+            /** Left to tighten */
             left_to_tighten: components["schemas"]["Figure"] | null;
+            /** Longest loop */
             longest_loop: components["schemas"]["Figure"];
+            /** Shortest loop */
             shortest_loop: components["schemas"]["Figure"];
         };
         /**
@@ -19722,8 +21837,9 @@ export interface components {
              * Format: date-time
              */
             at: string;
-            /** Job Id */
+            /** Job id */
             job_id: string | null;
+            /** Value */
             value: components["schemas"]["Figure"];
         };
         /**
@@ -19741,6 +21857,7 @@ export interface components {
             label: string;
             /** Latest */
             latest: string | null;
+            /** Limit */
             limit: components["schemas"]["Figure"];
             /** Points */
             points: components["schemas"]["TrendPoint"][];
@@ -19835,7 +21952,7 @@ export interface components {
          * @description That a drive has a simulated drive behind it; what is true of it is not told.
          */
         TwinView: {
-            /** Drive Has One */
+            /** Drive has one */
             drive_has_one: boolean;
             /** Taken */
             taken: number;
@@ -19845,11 +21962,16 @@ export interface components {
          * @description Every book's word on one drive. The books are never mixed: each has its own factors.
          */
         VBeltBasesOut: {
+            /** Belts */
             belts: components["schemas"]["Figure"];
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
-            /** @description None where the textbook has no figures of the section */
+            /**
+             * Life
+             * @description None where the textbook has no figures of the section
+             */
             life: components["schemas"]["LifeOut"] | null;
             /** Rows */
             rows: components["schemas"]["BasisRow"][];
@@ -19881,11 +22003,17 @@ export interface components {
         };
         /** VBeltBasesResponse */
         VBeltBasesResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -19902,14 +22030,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["VBeltBasesOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -19924,25 +22063,36 @@ export interface components {
          */
         VBeltDriveIn: {
             /**
+             * Round further wheels
              * @description more than two wheels: idlers, guides, further shafts
              * @default null
              */
             around?: components["schemas"]["AroundIn"] | null;
+            /** Belt */
             belt: components["schemas"]["BeltIn"];
             /**
-             * Centre By Tape
-             * @description shaft to shaft as the tape reads: held against what belt and sheaves give
+             * Centre distance, by tape
+             * @description centre distance as the tape reads: held against what belt and sheaves give
              * @default null
              */
             centre_by_tape?: (number | string) | null;
-            /** @description the driven shaft */
+            /**
+             * Driven
+             * @description the driven shaft
+             */
             driven: components["schemas"]["DrivenIn"];
-            /** @description the driving shaft */
+            /**
+             * Driver
+             * @description the driving shaft
+             */
             driver: components["schemas"]["ShaftIn"];
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
             /**
-             * Own Ratings
+             * Your own rating table
              * @description your own rating table, for the basis own-table
              * @default null
              */
@@ -19953,6 +22103,7 @@ export interface components {
              */
             power: number | string;
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -19964,6 +22115,7 @@ export interface components {
              */
             slip?: (number | string) | null;
             /**
+             * Wanted
              * @description the driven speed that is wanted
              * @default null
              */
@@ -19971,51 +22123,80 @@ export interface components {
         };
         /**
          * VBeltDriveOut
-         * @description The drive worked through. Tensions and deflection forces are per belt, hub loads for all belts.
+         * @description The drive worked through. Tensions and deflection forces are per belt, shaft loads for all belts.
          */
         VBeltDriveOut: {
+            /** Added for the speed ratio */
             added_power: components["schemas"]["Figure"] | null;
+            /** Arc factor */
             arc_factor: components["schemas"]["Figure"] | null;
+            /** Basic power of one belt */
             basic_power: components["schemas"]["Figure"] | null;
             /**
-             * Basis
+             * Rated by
              * @description the book it is rated by
              */
             basis: string;
-            /** Basis Source */
+            /** Its source */
             basis_source: string;
+            /** Belt length */
             belt_length: components["schemas"]["Figure"];
+            /** Mass of the belt */
             belt_mass: components["schemas"]["Figure"];
+            /** One belt carries */
             belt_power: components["schemas"]["Figure"] | null;
+            /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
+            /** Belts */
             belts: components["schemas"]["Figure"];
+            /** Belts by the sum */
             belts_exact: components["schemas"]["Figure"] | null;
+            /** Belts needed */
             belts_needed: components["schemas"]["Figure"] | null;
+            /** All belts carry */
             carried_power: components["schemas"]["Figure"] | null;
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Deflection */
             deflection: components["schemas"]["Figure"];
+            /** Deflection by the sum */
             deflection_exact: components["schemas"]["Figure"];
+            /** Force to deflect, new belt */
             deflection_force_new: components["schemas"]["Band"];
+            /** Force to deflect, run-in belt */
             deflection_force_run_in: components["schemas"]["Band"];
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Designation */
             designation: string;
+            /** Driven, outside diameter */
             driven_outside: components["schemas"]["Figure"];
+            /** Driven, pitch diameter */
             driven_pitch: components["schemas"]["Figure"];
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
+            /** Driven speed, high */
             driven_speed_high: components["schemas"]["Figure"];
+            /** Driven speed, low */
             driven_speed_low: components["schemas"]["Figure"];
+            /** Driver, outside diameter */
             driver_outside: components["schemas"]["Figure"];
+            /** Driver, pitch diameter */
             driver_pitch: components["schemas"]["Figure"];
+            /** Note of the span, new belt */
             frequency_new: components["schemas"]["Band"];
+            /** Note of the span, run-in belt */
             frequency_run_in: components["schemas"]["Band"];
             /**
              * Groove
              * @description the belt's own groove
              */
             groove: string;
+            /** Installation */
             installation: components["schemas"]["Figure"] | null;
+            /** Arc on the larger */
             large_arc: components["schemas"]["Figure"];
+            /** Length factor */
             length_factor: components["schemas"]["Figure"] | null;
             /**
              * Ribs
@@ -20028,25 +22209,43 @@ export interface components {
              * @description belt section, as the search takes it
              */
             section: string;
+            /** Service factor */
             service_factor: components["schemas"]["Figure"];
+            /** Shaft load, each */
             shaft_load: components["schemas"]["Figure"];
-            /** Shaft Load Case */
+            /** In which state */
             shaft_load_case: string;
+            /** Shaft load, running */
             shaft_load_running: components["schemas"]["Figure"];
+            /** Shaft load, at rest */
             shaft_load_standing: components["schemas"]["Figure"];
+            /** Shaft load, at rest, new belt */
             shaft_load_standing_new: components["schemas"]["Figure"];
+            /** Slack strand */
             slack: components["schemas"]["Figure"];
+            /** Slip at the design power */
             slip_design: components["schemas"]["Figure"];
+            /** Slip at the duty's power */
             slip_duty: components["schemas"]["Figure"];
+            /** Arc on the smaller */
             small_arc: components["schemas"]["Figure"];
+            /** Free span */
             span: components["schemas"]["Figure"];
+            /** Power to spare */
             spare: components["schemas"]["Figure"] | null;
+            /** Speed ratio */
             speed_ratio: components["schemas"]["Figure"];
+            /** Static tension, each belt */
             static_tension: components["schemas"]["Figure"];
+            /** Static tension by the strands' pulls */
             static_tension_statics: components["schemas"]["Figure"];
+            /** Take up */
             take_up: components["schemas"]["Figure"] | null;
+            /** Static tension, new belt */
             tension_new: components["schemas"]["Band"];
+            /** Static tension, run-in belt */
             tension_run_in: components["schemas"]["Band"];
+            /** Tight strand */
             tight: components["schemas"]["Figure"];
         };
         /** VBeltDriveRequest */
@@ -20076,11 +22275,17 @@ export interface components {
         };
         /** VBeltDriveResponse */
         VBeltDriveResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -20097,14 +22302,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["VBeltDriveOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -20140,11 +22356,17 @@ export interface components {
         };
         /** VBeltRangeResponse */
         VBeltRangeResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -20161,14 +22383,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RangeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -20204,11 +22437,17 @@ export interface components {
         };
         /** VBeltRatingResponse */
         VBeltRatingResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -20225,14 +22464,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["RatingOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -20246,31 +22496,37 @@ export interface components {
          * @description A duty and what a V-belt drive for it may look like.
          */
         VBeltSelectIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
-            /** @description parts that stay */
+            /**
+             * Parts that stay
+             * @description parts that stay
+             */
             fixed?: components["schemas"]["FixedIn"];
             /**
              * Joined
@@ -20279,17 +22535,23 @@ export interface components {
              */
             joined?: boolean;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
-             * Own Ratings
+             * Your own rating table
              * @description your own rating table, for the basis own-table
              * @default null
              */
@@ -20307,6 +22569,7 @@ export interface components {
              */
             series?: "all" | "inch" | "metric";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -20318,6 +22581,7 @@ export interface components {
              */
             slip?: (number | string) | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
@@ -20328,7 +22592,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /** VBeltSelectRequest */
@@ -20358,11 +22625,17 @@ export interface components {
         };
         /** VBeltSelectResponse */
         VBeltSelectResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -20379,14 +22652,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["SelectOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -20422,11 +22706,17 @@ export interface components {
         };
         /** VBeltWhyNotResponse */
         VBeltWhyNotResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -20443,14 +22733,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["WhyNotOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -20501,6 +22802,7 @@ export interface components {
          * @description A drive on the wall, to scale; its state as a mark and why.
          */
         WallDrive: {
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
             /**
              * Id
@@ -20574,9 +22876,9 @@ export interface components {
          * @description A part that a drive takes, how many, how many are on the shelf and where.
          */
         WantedOut: {
-            /** Count */
+            /** How many */
             count: number;
-            /** On Shelf */
+            /** On shelf */
             on_shelf: number;
             /** Places */
             places: string[];
@@ -20591,7 +22893,7 @@ export interface components {
          */
         WeightsIn: {
             /**
-             * Common
+             * Common sizes
              * @default 1
              */
             common?: number;
@@ -20601,7 +22903,7 @@ export interface components {
              */
             parts?: number;
             /**
-             * Shaft Load
+             * Shaft load, each
              * @default 1
              */
             shaft_load?: number;
@@ -20611,7 +22913,7 @@ export interface components {
              */
             size?: number;
             /**
-             * Spare
+             * Power to spare
              * @default 1
              */
             spare?: number;
@@ -20642,7 +22944,7 @@ export interface components {
          */
         WheelChangeIn: {
             /**
-             * Calc
+             * Calculation
              * @description the whole-drive calculation that works it
              */
             calc: string;
@@ -20654,14 +22956,14 @@ export interface components {
                 [key: string]: components["schemas"]["JsonValue"];
             };
             /**
-             * Measured
+             * Which diameter
              * @description which diameter that is
              * @default outside
              * @enum {string}
              */
             measured?: "outside" | "pitch";
             /**
-             * Outside
+             * Outside diameter
              * @description diameter of the new wheel
              */
             outside: number | string;
@@ -20677,7 +22979,9 @@ export interface components {
          * @description The input with the new wheel, the speed it gives and where the shafts then stand.
          */
         WheelChangeOut: {
+            /** Centre distance */
             centre_distance: components["schemas"]["Figure"];
+            /** Driven speed */
             driven_speed: components["schemas"]["Figure"];
             /** Input */
             input: {
@@ -20713,11 +23017,17 @@ export interface components {
         };
         /** WheelChangeResponse */
         WheelChangeResponse: {
-            /** Calc */
+            /** Calculation */
             calc: string;
             /** Core */
             core: string;
+            /** Elevation */
             elevation: components["schemas"]["ElevationOut"] | null;
+            /**
+             * Groups
+             * @description which figures of a whole drive belong together; empty for everything else
+             */
+            groups: components["schemas"]["FigureGroup"][];
             /**
              * Input
              * @description every input with its value, what was typed and its origin
@@ -20734,14 +23044,25 @@ export interface components {
             options: {
                 [key: string]: string;
             };
+            /** Result */
             result: components["schemas"]["WheelChangeOut"];
-            /** @description what the page of a drive shows; only for whole drives */
+            /**
+             * Sheet
+             * @description what the page of a drive shows; only for whole drives
+             */
             sheet: components["schemas"]["SheetOut"] | null;
             /**
              * Status
              * @constant
              */
             status: "ok";
+            /**
+             * Titles
+             * @description what the fields of the result are called, where their names do not say it
+             */
+            titles: {
+                [key: string]: string;
+            };
             /**
              * Units
              * @enum {string}
@@ -20755,13 +23076,13 @@ export interface components {
          * @description A wheel of the elevation, mm.
          */
         WheelOut: {
-            /** Count */
+            /** How many */
             count: number;
             /** Id */
             id: string;
-            /** Outside Radius */
+            /** Outside radius */
             outside_radius: number;
-            /** Path Radius */
+            /** Path radius */
             path_radius: number;
             /** Profile */
             profile: string;
@@ -20769,9 +23090,9 @@ export interface components {
             role: string;
             /** Turn */
             turn: number;
-            /** X */
+            /** To the right of the driver's shaft */
             x: number;
-            /** Y */
+            /** Over the driver's shaft */
             y: number;
         };
         /**
@@ -20779,16 +23100,19 @@ export interface components {
          * @description One way to the speed.
          */
         WheelWayOut: {
+            /** Diameter */
             diameter: components["schemas"]["Figure"];
             /** How */
             how: string;
-            /** Near Enough */
+            /** Near enough */
             near_enough: boolean;
+            /** Off */
             off: components["schemas"]["Figure"];
-            /** On Shelf */
+            /** On shelf */
             on_shelf: boolean;
             /** Says */
             says: string;
+            /** Speed */
             speed: components["schemas"]["Figure"];
             /** Wheel */
             wheel: string;
@@ -20798,31 +23122,37 @@ export interface components {
          * @description A duty with its limits, and the drive in mind.
          */
         WhyNotIn: {
-            /** @description centre distance */
+            /**
+             * Centre distance
+             * @description centre distance
+             */
             centre: components["schemas"]["CentreIn"];
             /**
-             * Days A Year
+             * Days a year
              * @description days it runs; 250 are assumed
              * @default null
              */
             days_a_year?: number | null;
             /**
-             * Driven Speed
+             * Driven speed
              * @description wanted speed of the driven shaft
              */
             driven_speed: number | string;
             /**
-             * Driver Speed
+             * Driver speed
              * @description speed of the driver
              */
             driver_speed: number | string;
             /**
-             * Energy Price
+             * Energy price
              * @description price of a kilowatt-hour, in your money
              * @default null
              */
             energy_price?: number | null;
-            /** @description parts that stay */
+            /**
+             * Parts that stay
+             * @description parts that stay
+             */
             fixed?: components["schemas"]["FixedIn"];
             /**
              * Joined
@@ -20831,17 +23161,23 @@ export interface components {
              */
             joined?: boolean;
             /**
-             * Keep
+             * Options wanted
              * @description options wanted
              * @default 9
              */
             keep?: number;
-            /** @description for the drawing */
+            /**
+             * Layout
+             * @description for the drawing
+             */
             layout?: components["schemas"]["LayoutIn"];
-            /** @description room */
+            /**
+             * Limits
+             * @description room
+             */
             limits?: components["schemas"]["LimitsIn"];
             /**
-             * Own Ratings
+             * Your own rating table
              * @description your own rating table, for the basis own-table
              * @default null
              */
@@ -20859,6 +23195,7 @@ export interface components {
              */
             series?: "all" | "inch" | "metric";
             /**
+             * Service factor
              * @description how hard the duty is
              * @default null
              */
@@ -20870,10 +23207,12 @@ export interface components {
              */
             slip?: (number | string) | null;
             /**
+             * Stock
              * @description what is on your shelf
              * @default null
              */
             stock?: components["schemas"]["StockIn"] | null;
+            /** The drive that is asked about */
             this: components["schemas"]["ThisOneIn"];
             /**
              * Tolerance
@@ -20881,7 +23220,10 @@ export interface components {
              * @default null
              */
             tolerance?: (number | string) | null;
-            /** @description how the order is made */
+            /**
+             * Weights
+             * @description how the order is made
+             */
             weights?: components["schemas"]["WeightsIn"];
         };
         /**
@@ -20903,10 +23245,11 @@ export interface components {
         WhyNotOut: {
             /** Accepted */
             accepted: number;
-            /** Best Cost */
+            /** Best cost */
             best_cost: number | null;
             /** Cost */
             cost: number | null;
+            /** Design power */
             design_power: components["schemas"]["Figure"];
             /** Fits */
             fits: boolean;
@@ -20933,8 +23276,9 @@ export interface components {
             evidence: components["schemas"]["EvidenceOut"][];
             /** Failures */
             failures: components["schemas"]["FailureView"][];
+            /** Hits */
             hits: components["schemas"]["HitRate"];
-            /** Isolation Points */
+            /** Isolation points */
             isolation_points: string[];
             /** Kind */
             kind: string;
@@ -20959,7 +23303,7 @@ export interface components {
          */
         WorkingStep: {
             /**
-             * About
+             * Centre distance, about
              * @description what the step is about: a wheel or a shaft; empty for the drive
              */
             about: string;
@@ -20982,6 +23326,7 @@ export interface components {
              * @description the value in the person's units, with no more digits than a working on paper
              */
             shown: string;
+            /** Source */
             source: components["schemas"]["SourceOut"];
             /** Symbol */
             symbol: string;
@@ -21070,6 +23415,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21093,6 +23439,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21116,6 +23463,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21139,6 +23487,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21162,6 +23511,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21185,6 +23535,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21230,6 +23581,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21253,6 +23605,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21276,6 +23629,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21299,6 +23653,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21322,6 +23677,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21398,6 +23754,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21421,6 +23778,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21444,6 +23802,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21467,6 +23826,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21516,6 +23876,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21539,6 +23900,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21562,6 +23924,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21585,6 +23948,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21632,6 +23996,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21655,6 +24020,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21678,6 +24044,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21701,6 +24068,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21748,6 +24116,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21771,6 +24140,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21794,6 +24164,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21817,6 +24188,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21864,6 +24236,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21887,6 +24260,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21910,6 +24284,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21933,6 +24308,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -21982,6 +24358,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22005,6 +24382,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22028,6 +24406,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22051,6 +24430,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22098,6 +24478,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22121,6 +24502,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22144,6 +24526,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22167,6 +24550,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22214,6 +24598,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22237,6 +24622,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22260,6 +24646,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22283,6 +24670,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22330,6 +24718,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22353,6 +24742,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22376,6 +24766,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22399,6 +24790,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22446,6 +24838,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22469,6 +24862,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22492,6 +24886,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22515,6 +24910,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22564,6 +24960,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22587,6 +24984,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22610,6 +25008,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22633,6 +25032,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22680,6 +25080,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22703,6 +25104,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22726,6 +25128,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22749,6 +25152,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22796,6 +25200,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22819,6 +25224,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22842,6 +25248,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22865,6 +25272,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22912,6 +25320,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22935,6 +25344,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22958,6 +25368,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -22981,6 +25392,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23028,6 +25440,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23051,6 +25464,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23074,6 +25488,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23097,6 +25512,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23144,6 +25560,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23167,6 +25584,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23190,6 +25608,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23213,6 +25632,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23260,6 +25680,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23283,6 +25704,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23306,6 +25728,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23329,6 +25752,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23376,6 +25800,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23399,6 +25824,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23422,6 +25848,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23445,6 +25872,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23492,6 +25920,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23515,6 +25944,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23538,6 +25968,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23561,6 +25992,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23608,6 +26040,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23631,6 +26064,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23654,6 +26088,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23677,6 +26112,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23724,6 +26160,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23747,6 +26184,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23770,6 +26208,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23793,6 +26232,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23840,6 +26280,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23863,6 +26304,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23886,6 +26328,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23909,6 +26352,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23956,6 +26400,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -23979,6 +26424,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24002,6 +26448,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24025,6 +26472,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24072,6 +26520,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24095,6 +26544,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24118,6 +26568,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24141,6 +26592,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24188,6 +26640,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24211,6 +26664,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24234,6 +26688,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24257,6 +26712,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24304,6 +26760,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24327,6 +26784,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24350,6 +26808,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24373,6 +26832,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24420,6 +26880,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24443,6 +26904,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24466,6 +26928,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24489,6 +26952,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24536,6 +27000,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24559,6 +27024,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24582,6 +27048,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24605,6 +27072,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24652,6 +27120,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24675,6 +27144,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24698,6 +27168,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24721,6 +27192,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24768,6 +27240,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24791,6 +27264,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24814,6 +27288,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24837,6 +27312,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24884,6 +27360,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24907,6 +27384,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24930,6 +27408,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -24953,6 +27432,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25000,6 +27480,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25023,6 +27504,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25046,6 +27528,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25069,6 +27552,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25116,6 +27600,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25139,6 +27624,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25162,6 +27648,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25185,6 +27672,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25234,6 +27722,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25257,6 +27746,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25280,6 +27770,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25303,6 +27794,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25350,6 +27842,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25373,6 +27866,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25396,6 +27890,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25419,6 +27914,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25466,6 +27962,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25489,6 +27986,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25512,6 +28010,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25535,6 +28034,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25584,6 +28084,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25607,6 +28108,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25630,6 +28132,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25653,6 +28156,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25700,6 +28204,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25723,6 +28228,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25746,6 +28252,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25769,6 +28276,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25816,6 +28324,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25839,6 +28348,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25862,6 +28372,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25885,6 +28396,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25932,6 +28444,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25955,6 +28468,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -25978,6 +28492,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26001,6 +28516,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26048,6 +28564,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26071,6 +28588,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26094,6 +28612,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26117,6 +28636,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26164,6 +28684,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26187,6 +28708,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26210,6 +28732,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26233,6 +28756,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26280,6 +28804,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26303,6 +28828,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26326,6 +28852,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26349,6 +28876,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26396,6 +28924,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26419,6 +28948,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26442,6 +28972,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26465,6 +28996,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26514,6 +29046,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26537,6 +29070,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26560,6 +29094,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26583,6 +29118,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26630,6 +29166,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26653,6 +29190,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26676,6 +29214,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26699,6 +29238,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26746,6 +29286,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26769,6 +29310,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26792,6 +29334,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26815,6 +29358,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26864,6 +29408,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26887,6 +29432,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26910,6 +29456,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26933,6 +29480,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -26980,6 +29528,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27003,6 +29552,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27026,6 +29576,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27049,6 +29600,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27098,6 +29650,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27121,6 +29674,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27144,6 +29698,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27167,6 +29722,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27214,6 +29770,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27237,6 +29794,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27260,6 +29818,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27283,6 +29842,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27332,6 +29892,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27355,6 +29916,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27378,6 +29940,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27401,6 +29964,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27448,6 +30012,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27471,6 +30036,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27494,6 +30060,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27517,6 +30084,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27566,6 +30134,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27589,6 +30158,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27612,6 +30182,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27635,6 +30206,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27682,6 +30254,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27705,6 +30278,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27728,6 +30302,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27751,6 +30326,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27798,6 +30374,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27821,6 +30398,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27844,6 +30422,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27867,6 +30446,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27914,6 +30494,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27937,6 +30518,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27960,6 +30542,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -27983,6 +30566,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28030,6 +30614,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28053,6 +30638,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28076,6 +30662,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28099,6 +30686,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28148,6 +30736,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28171,6 +30760,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28194,6 +30784,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28217,6 +30808,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28264,6 +30856,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28287,6 +30880,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28310,6 +30904,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28333,6 +30928,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28380,6 +30976,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28403,6 +31000,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28426,6 +31024,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28449,6 +31048,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28496,6 +31096,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28519,6 +31120,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28542,6 +31144,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28565,6 +31168,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28614,6 +31218,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28637,6 +31242,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28660,6 +31266,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28683,6 +31290,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28730,6 +31338,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28753,6 +31362,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28776,6 +31386,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28799,6 +31410,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28848,6 +31460,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28871,6 +31484,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28894,6 +31508,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28917,6 +31532,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28964,6 +31580,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -28987,6 +31604,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29010,6 +31628,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29033,6 +31652,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29080,6 +31700,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29103,6 +31724,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29126,6 +31748,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29149,6 +31772,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29196,6 +31820,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29219,6 +31844,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29242,6 +31868,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29265,6 +31892,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29312,6 +31940,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29335,6 +31964,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29358,6 +31988,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29381,6 +32012,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29428,6 +32060,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29451,6 +32084,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29474,6 +32108,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29497,6 +32132,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29544,6 +32180,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29567,6 +32204,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29590,6 +32228,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29613,6 +32252,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29660,6 +32300,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29683,6 +32324,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29706,6 +32348,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29729,6 +32372,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29776,6 +32420,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29799,6 +32444,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29822,6 +32468,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29845,6 +32492,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29892,6 +32540,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29915,6 +32564,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29938,6 +32588,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -29961,6 +32612,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30008,6 +32660,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30031,6 +32684,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30054,6 +32708,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30077,6 +32732,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30126,6 +32782,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30149,6 +32806,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30172,6 +32830,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30195,6 +32854,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30242,6 +32902,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30265,6 +32926,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30288,6 +32950,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30311,6 +32974,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30358,6 +33022,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30381,6 +33046,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30404,6 +33070,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30427,6 +33094,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30474,6 +33142,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30497,6 +33166,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30520,6 +33190,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30543,6 +33214,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30590,6 +33262,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30613,6 +33286,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30636,6 +33310,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30659,6 +33334,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30706,6 +33382,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30729,6 +33406,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30752,6 +33430,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30775,6 +33454,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30822,6 +33502,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30845,6 +33526,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30868,6 +33550,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30891,6 +33574,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30938,6 +33622,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30961,6 +33646,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -30984,6 +33670,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31007,6 +33694,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31054,6 +33742,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31077,6 +33766,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31100,6 +33790,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31123,6 +33814,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31170,6 +33862,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31193,6 +33886,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31216,6 +33910,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31239,6 +33934,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31286,6 +33982,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31309,6 +34006,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31332,6 +34030,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31355,6 +34054,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31402,6 +34102,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31425,6 +34126,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31448,6 +34150,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31471,6 +34174,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31518,6 +34222,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31541,6 +34246,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31564,6 +34270,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31587,6 +34294,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31634,6 +34342,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31657,6 +34366,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31680,6 +34390,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31703,6 +34414,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31750,6 +34462,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31773,6 +34486,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31796,6 +34510,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31819,6 +34534,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31866,6 +34582,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31889,6 +34606,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31912,6 +34630,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31935,6 +34654,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -31982,6 +34702,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32005,6 +34726,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32028,6 +34750,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32051,6 +34774,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32098,6 +34822,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32121,6 +34846,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32144,6 +34870,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32167,6 +34894,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32214,6 +34942,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32237,6 +34966,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32260,6 +34990,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32283,6 +35014,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32330,6 +35062,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32353,6 +35086,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32376,6 +35110,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32399,6 +35134,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32446,6 +35182,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32469,6 +35206,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32492,6 +35230,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32515,6 +35254,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32562,6 +35302,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32585,6 +35326,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32608,6 +35350,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32631,6 +35374,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32707,6 +35451,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32730,6 +35475,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32753,6 +35499,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32776,6 +35523,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32799,6 +35547,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32848,6 +35597,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32871,6 +35621,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32894,6 +35645,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32917,6 +35669,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32940,6 +35693,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -32963,6 +35717,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33011,6 +35766,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33034,6 +35790,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33057,6 +35814,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33080,6 +35838,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33103,6 +35862,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33152,6 +35912,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33175,6 +35936,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33198,6 +35960,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33221,6 +35984,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33244,6 +36008,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33267,6 +36032,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33316,6 +36082,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33339,6 +36106,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33362,6 +36130,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33385,6 +36154,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33408,6 +36178,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33431,6 +36202,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33480,6 +36252,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33503,6 +36276,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33526,6 +36300,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33549,6 +36324,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33572,6 +36348,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33595,6 +36372,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33644,6 +36422,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33667,6 +36446,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33690,6 +36470,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33713,6 +36494,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33736,6 +36518,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33759,6 +36542,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33810,6 +36594,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33833,6 +36618,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33856,6 +36642,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33879,6 +36666,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33902,6 +36690,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33925,6 +36714,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33970,6 +36760,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -33993,6 +36784,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34016,6 +36808,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34039,6 +36832,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34062,6 +36856,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34107,6 +36902,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34130,6 +36926,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34153,6 +36950,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34176,6 +36974,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34199,6 +36998,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34248,6 +37048,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34271,6 +37072,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34294,6 +37096,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34317,6 +37120,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34340,6 +37144,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34363,6 +37168,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34412,6 +37218,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34435,6 +37242,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34458,6 +37266,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34481,6 +37290,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34504,6 +37314,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34527,6 +37338,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34575,6 +37387,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34598,6 +37411,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34621,6 +37435,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34644,6 +37459,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34667,6 +37483,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34714,6 +37531,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34737,6 +37555,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34760,6 +37579,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34783,6 +37603,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34806,6 +37627,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34853,6 +37675,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34876,6 +37699,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34899,6 +37723,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34922,6 +37747,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34945,6 +37771,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -34994,6 +37821,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35017,6 +37845,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35040,6 +37869,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35063,6 +37893,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35086,6 +37917,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35131,6 +37963,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35154,6 +37987,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35177,6 +38011,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35200,6 +38035,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35223,6 +38059,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35270,6 +38107,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35293,6 +38131,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35316,6 +38155,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35339,6 +38179,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35362,6 +38203,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35409,6 +38251,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35432,6 +38275,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35455,6 +38299,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35478,6 +38323,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35501,6 +38347,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35548,6 +38395,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35571,6 +38419,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35594,6 +38443,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35617,6 +38467,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35640,6 +38491,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35685,6 +38537,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35708,6 +38561,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35731,6 +38585,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35754,6 +38609,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35777,6 +38633,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35826,6 +38683,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35849,6 +38707,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35872,6 +38731,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35895,6 +38755,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35918,6 +38779,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35941,6 +38803,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -35986,6 +38849,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36009,6 +38873,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36032,6 +38897,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36055,6 +38921,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36078,6 +38945,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36123,6 +38991,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36146,6 +39015,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36169,6 +39039,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36192,6 +39063,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36239,6 +39111,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36262,6 +39135,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36285,6 +39159,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36308,6 +39183,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36331,6 +39207,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36354,6 +39231,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36397,6 +39275,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36420,6 +39299,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36443,6 +39323,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36466,6 +39347,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36489,6 +39371,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36538,6 +39421,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36561,6 +39445,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36584,6 +39469,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36607,6 +39493,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36630,6 +39517,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36653,6 +39541,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36702,6 +39591,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36725,6 +39615,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36748,6 +39639,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36771,6 +39663,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36794,6 +39687,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36817,6 +39711,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36866,6 +39761,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36889,6 +39785,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36912,6 +39809,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36935,6 +39833,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36958,6 +39857,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -36981,6 +39881,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37053,6 +39954,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37076,6 +39978,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37099,6 +40002,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37122,6 +40026,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37169,6 +40074,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37192,6 +40098,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37215,6 +40122,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37238,6 +40146,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37285,6 +40194,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37308,6 +40218,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37331,6 +40242,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37354,6 +40266,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37377,6 +40290,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37422,6 +40336,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37445,6 +40360,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37468,6 +40384,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37491,6 +40408,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37514,6 +40432,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37562,6 +40481,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37585,6 +40505,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37608,6 +40529,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37631,6 +40553,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37654,6 +40577,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37703,6 +40627,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37726,6 +40651,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37749,6 +40675,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37772,6 +40699,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37795,6 +40723,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37841,6 +40770,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37864,6 +40794,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37887,6 +40818,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37910,6 +40842,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37933,6 +40866,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -37978,6 +40912,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38001,6 +40936,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38024,6 +40960,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38047,6 +40984,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38070,6 +41008,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38119,6 +41058,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38142,6 +41082,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38165,6 +41106,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38188,6 +41130,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38211,6 +41154,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38286,6 +41230,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38309,6 +41254,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38332,6 +41278,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38355,6 +41302,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38398,6 +41346,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38421,6 +41370,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38444,6 +41394,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38467,6 +41418,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38512,6 +41464,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38535,6 +41488,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38558,6 +41512,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38581,6 +41536,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38628,6 +41584,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38651,6 +41608,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38674,6 +41632,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38697,6 +41656,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38720,6 +41680,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38770,6 +41731,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38793,6 +41755,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38816,6 +41779,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38839,6 +41803,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38886,6 +41851,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38909,6 +41875,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38932,6 +41899,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38955,6 +41923,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -38978,6 +41947,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39030,6 +42000,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39053,6 +42024,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39076,6 +42048,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39099,6 +42072,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39122,6 +42096,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39171,6 +42146,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39194,6 +42170,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39217,6 +42194,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39240,6 +42218,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39263,6 +42242,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39286,6 +42266,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39332,6 +42313,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39355,6 +42337,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39378,6 +42361,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39401,6 +42385,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39448,6 +42433,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39471,6 +42457,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39494,6 +42481,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39517,6 +42505,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39540,6 +42529,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39585,6 +42575,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39608,6 +42599,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39631,6 +42623,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39654,6 +42647,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39677,6 +42671,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39726,6 +42721,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39749,6 +42745,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39772,6 +42769,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39795,6 +42793,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39818,6 +42817,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39841,6 +42841,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39890,6 +42891,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39913,6 +42915,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39936,6 +42939,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39959,6 +42963,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -39982,6 +42987,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40005,6 +43011,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40050,6 +43057,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40073,6 +43081,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40096,6 +43105,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40119,6 +43129,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40142,6 +43153,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40191,6 +43203,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40214,6 +43227,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40237,6 +43251,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40260,6 +43275,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40283,6 +43299,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40306,6 +43323,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40351,6 +43369,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40374,6 +43393,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40397,6 +43417,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40420,6 +43441,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40443,6 +43465,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40490,6 +43513,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40513,6 +43537,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40536,6 +43561,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40559,6 +43585,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40582,6 +43609,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40627,6 +43655,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40650,6 +43679,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40673,6 +43703,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40696,6 +43727,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40719,6 +43751,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40764,6 +43797,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40787,6 +43821,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40810,6 +43845,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40833,6 +43869,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40856,6 +43893,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40901,6 +43939,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40924,6 +43963,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40947,6 +43987,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -40970,6 +44011,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41017,6 +44059,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41040,6 +44083,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41063,6 +44107,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41086,6 +44131,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41133,6 +44179,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41156,6 +44203,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41179,6 +44227,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41202,6 +44251,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41247,6 +44297,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41270,6 +44321,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41293,6 +44345,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41316,6 +44369,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41339,6 +44393,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41388,6 +44443,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41411,6 +44467,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41434,6 +44491,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41457,6 +44515,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41506,6 +44565,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41529,6 +44589,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41552,6 +44613,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41575,6 +44637,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41598,6 +44661,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41647,6 +44711,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41670,6 +44735,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41693,6 +44759,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41716,6 +44783,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41763,6 +44831,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41786,6 +44855,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41809,6 +44879,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41832,6 +44903,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41877,6 +44949,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41900,6 +44973,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41923,6 +44997,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41946,6 +45021,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -41994,6 +45070,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42017,6 +45094,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42040,6 +45118,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42063,6 +45142,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42109,6 +45189,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42132,6 +45213,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42155,6 +45237,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42178,6 +45261,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42223,6 +45307,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42246,6 +45331,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42269,6 +45355,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42292,6 +45379,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42339,6 +45427,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42362,6 +45451,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42385,6 +45475,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42408,6 +45499,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42431,6 +45523,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42474,6 +45567,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42497,6 +45591,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42520,6 +45615,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42543,6 +45639,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42566,6 +45663,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42613,6 +45711,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42636,6 +45735,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42659,6 +45759,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42682,6 +45783,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42705,6 +45807,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42752,6 +45855,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42775,6 +45879,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42798,6 +45903,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42821,6 +45927,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42844,6 +45951,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42893,6 +46001,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42916,6 +46025,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42939,6 +46049,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42962,6 +46073,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -42985,6 +46097,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43008,6 +46121,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43053,6 +46167,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43076,6 +46191,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43099,6 +46215,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43122,6 +46239,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43145,6 +46263,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43194,6 +46313,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43217,6 +46337,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43240,6 +46361,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43263,6 +46385,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43286,6 +46409,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43309,6 +46433,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43356,6 +46481,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43379,6 +46505,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43402,6 +46529,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43425,6 +46553,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43468,6 +46597,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43491,6 +46621,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43514,6 +46645,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43537,6 +46669,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43584,6 +46717,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43607,6 +46741,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43630,6 +46765,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43653,6 +46789,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43698,6 +46835,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43721,6 +46859,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43744,6 +46883,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43767,6 +46907,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43790,6 +46931,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43839,6 +46981,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43862,6 +47005,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43885,6 +47029,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43908,6 +47053,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43931,6 +47077,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -43954,6 +47101,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44003,6 +47151,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44026,6 +47175,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44049,6 +47199,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44072,6 +47223,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44095,6 +47247,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44118,6 +47271,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44168,6 +47322,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44191,6 +47346,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44214,6 +47370,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44237,6 +47394,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;
@@ -44260,6 +47418,7 @@ export interface operations {
                         differences?: Record<string, never>[];
                         errors?: {
                             allowed: string;
+                            called?: string;
                             path: string;
                             reason: string;
                             value?: unknown;

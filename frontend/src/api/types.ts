@@ -36,14 +36,21 @@ export type Options = Record<string, string>
 /** The input of a family's whole-drive calculation; only the family itself knows its fields. */
 export type DriveInput = Record<string, unknown>
 /** The answer of any whole-drive calculation: what is common to the families. */
-export interface DriveAnswer {
-  calc: string
-  options: Options
-  input: Record<string, unknown>
+/** A worked answer of whatever calculation. */
+export interface Worked {
   result: Record<string, unknown>
+  /** What the fields of the result are called, where their names do not say it; an answer kept by an earlier version has none. */
+  titles?: Record<string, string>
+  /** Which figures of a whole drive belong together. */
+  groups?: { title: string; names: string[] }[]
   working: Step[]
   notices: Notice[]
   elevation: Elevation | null
+}
+export interface DriveAnswer extends Worked {
+  calc: string
+  options: Options
+  input: Record<string, unknown>
   sheet: Sheet | null
 }
 /** A drive somebody chose: which family works it, and from what. */
@@ -88,6 +95,8 @@ export type Units = 'us' | 'si'
 /** One fault of a refused input, with the field it belongs to. */
 export interface Fault {
   path: string
+  /** What its field is called. */
+  called?: string
   reason: string
   allowed: string
 }

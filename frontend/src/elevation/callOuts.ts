@@ -1,5 +1,4 @@
 import type { Sheet } from '@/api/types'
-import { wheelName } from '@/shared/format/words'
 
 import { PULL } from './labels'
 
@@ -18,13 +17,13 @@ export interface Label {
   assumed?: boolean
 }
 
-/** What hangs on the elevation: the family's call-outs in the person's own words. */
-export function driveLabels(sheet: Sheet, wheel: 'sheave' | 'pulley'): Label[] {
+/** What hangs on the elevation: the family's call-outs, each named by its wheel. */
+export function driveLabels(sheet: Sheet): Label[] {
   // The family's own two strands are those of the plain drive: round more wheels each strand says its own.
   const own = sheet.call_outs
     .filter((c) => !(sheet.around && c.at.startsWith('strand:')))
     .map((c) => {
-      const label = wheelName(wheel, c.label)
+      const { label } = c
       const [kind = '', id = ''] = c.at.split(':')
       const named = kind !== 'wheel' ? label : label === id ? `${label} speed` : `${id.replaceAll('-', ' ')} ${label}`
       return { ...c, label, named, path: c.path ?? undefined }

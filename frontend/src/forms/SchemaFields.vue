@@ -4,7 +4,7 @@ import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt } from '@/shared/format/faults'
-import { keyWords, plainName, wheelName } from '@/shared/format/words'
+import { keyWords, plainName } from '@/shared/format/words'
 import { useChoices } from '@/shared/state/choices'
 import { useSettings } from '@/shared/state/settings'
 
@@ -15,9 +15,8 @@ defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
 const choices = useChoices()
-const label = (f: Field) => wheelName(settings.wheelWord, plainName(f.name))
 // What only repeats the label is no help.
-const says = (f: Field) => f.help.trim().toLowerCase() !== plainName(f.name).toLowerCase() && f.help
+const says = (f: Field) => f.help.trim().toLowerCase() !== f.title.toLowerCase() && f.help
 const set = (path: string, v: string | boolean | undefined) => (typed.value = { ...typed.value, [path]: v })
 const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.value[path] as string) : '')
 </script>
@@ -27,7 +26,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
     <template v-for="f in fields" :key="f.path">
       <fieldset v-if="f.form === 'group'">
         <legend>
-          {{ plainName(f.name) }}<span v-if="f.help" class="dim"> · {{ wheelName(settings.wheelWord, f.help) }}</span>
+          {{ f.title }}<span v-if="f.help" class="dim"> · {{ f.help }}</span>
         </legend>
         <SchemaFields v-model="typed" :fields="f.fields" :problem="problem" />
       </fieldset>
@@ -36,7 +35,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         <QuantityField
           v-if="f.form === 'quantity' || f.form === 'number'"
           :model-value="text(f.path)"
-          :label="label(f)"
+          :label="f.title"
           :unit="f.form === 'quantity' ? (settings.units === 'us' ? f.us : f.si) : ''"
           :example="f.form === 'quantity' ? f.example : ''"
           :fractions="f.form === 'quantity' && f.kind === 'length'"
@@ -46,7 +45,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         <ChoiceField
           v-else-if="f.form === 'choice'"
           :model-value="text(f.path) || undefined"
-          :label="label(f)"
+          :label="f.title"
           :choices="f.options.map((key) => ({ key, name: keyWords(key), group: '' }))"
           clearable
           :fault="faultAt(problem, 'input.' + f.path)"
@@ -55,7 +54,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         <ChoiceField
           v-else-if="f.form === 'keyed'"
           :model-value="text(f.path) || undefined"
-          :label="label(f)"
+          :label="f.title"
           :choices="
             f.table === 'drivers' ? choices.drivers.value.map((d) => ({ ...d, group: '' })) : choices.machines.value
           "
@@ -64,7 +63,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           @update:model-value="set(f.path, $event)"
         />
         <fieldset v-else-if="f.form === 'many'">
-          <legend>{{ plainName(f.name) }}</legend>
+          <legend>{{ f.title }}</legend>
           <el-checkbox
             v-for="o in f.options"
             :key="o"
@@ -76,17 +75,17 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         <el-checkbox
           v-else-if="f.form === 'flag'"
           :model-value="typed[f.path] === true"
-          :label="plainName(f.name)"
+          :label="f.title"
           @change="set(f.path, $event === true)"
         />
         <WordField
           v-else
           :model-value="text(f.path)"
-          :label="label(f)"
+          :label="f.title"
           :fault="faultAt(problem, 'input.' + f.path)"
           @update:model-value="set(f.path, $event)"
         />
-        <p v-if="says(f)" class="help">{{ wheelName(settings.wheelWord, f.help) }}</p>
+        <p v-if="says(f)" class="help">{{ f.help }}</p>
       </div>
     </template>
   </div>

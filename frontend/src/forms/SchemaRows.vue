@@ -3,21 +3,18 @@ import { computed, ref } from 'vue'
 
 import type { Problem } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
-import { plainName, wheelName } from '@/shared/format/words'
-import { useSettings } from '@/shared/state/settings'
 
 import SchemaFields from './SchemaFields.vue'
 import { rowsTyped, type Field } from './schema'
 
 const props = defineProps<{ field: Extract<Field, { form: 'rows' }>; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
-const settings = useSettings()
 const asked = ref(1)
 // A line that is asked for stands open; what was typed is never hidden.
 const count = computed(() => Math.max(asked.value, rowsTyped(props.field.path, typed.value)))
 // Faults inside a line stand beside its fields; this is one of the list as a whole.
 const own = computed(() => props.problem?.errors.find((e) => e.path === 'input.' + props.field.path))
-const one = computed(() => plainName(props.field.name).replace(/s$/, ''))
+const one = computed(() => props.field.title.replace(/s$/, ''))
 /** Take a line out: those after it move up. */
 function remove(no: number) {
   const at = props.field.path + '.'
@@ -40,8 +37,7 @@ function remove(no: number) {
 <template>
   <fieldset>
     <legend>
-      {{ plainName(field.name)
-      }}<span v-if="field.help" class="dim"> · {{ wheelName(settings.wheelWord, field.help) }}</span>
+      {{ field.title }}<span v-if="field.help" class="dim"> · {{ field.help }}</span>
     </legend>
     <div v-for="no in count" :key="no" class="line">
       <p v-if="!field.plain" class="no">{{ one }} {{ no }}</p>

@@ -2,7 +2,6 @@
 import type { Problem } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
 import { isBare } from '@/shared/format/units'
-import { wheelName } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import type { Field } from './schema'
@@ -51,9 +50,9 @@ const stopAfter = (line: readonly Part[], k: number): string => {
 const words = (line: readonly Part[], k: number): string => {
   const part = line[k] as string
   const text = k > 0 && typeof line[k - 1] !== 'string' ? part.replace(/^[.,;:]\s*/, '') : part
-  return wheelName(settings.wheelWord, text).trim()
+  return text.trim()
 }
-const says = (b: Blank) => wheelName(settings.wheelWord, b.says)
+const says = (b: Blank) => b.says
 const fault = (b: Blank) => props.problem?.errors.find((e) => e.path === 'input.' + props.at(b.path))
 const faults = (line: readonly Part[]) =>
   line.flatMap((p) => {
@@ -77,7 +76,7 @@ const faults = (line: readonly Part[]) =>
           >
             <option v-if="!value(part) && !part.options.some((o) => !o.key)" value="">…</option>
             <option v-for="o in part.options" :key="o.key" :value="o.key">
-              {{ wheelName(settings.wheelWord, o.name) }}
+              {{ o.name }}
             </option>
           </select>
           <TypedBlank

@@ -1,5 +1,6 @@
 import type { Units } from '@/api/types'
 import { withUnit } from '@/shared/format/units'
+import { plainName } from '@/shared/format/words'
 
 /** The part of JSON Schema that the input models use. */
 export interface Schema {
@@ -27,6 +28,7 @@ export type Field =
   | {
       form: 'quantity'
       name: string
+      title: string
       path: string
       help: string
       us: string
@@ -35,16 +37,25 @@ export type Field =
       kind: string
       needed: boolean
     }
-  | { form: 'choice'; name: string; path: string; help: string; options: string[]; needed: boolean }
-  | { form: 'keyed'; name: string; path: string; help: string; table: 'drivers' | 'driven_machines'; needed: boolean }
-  | { form: 'many'; name: string; path: string; help: string; options: string[]; needed: boolean }
-  | { form: 'flag'; name: string; path: string; help: string; needed: boolean }
-  | { form: 'number'; name: string; path: string; help: string; needed: boolean }
-  | { form: 'text'; name: string; path: string; help: string; needed: boolean }
-  | { form: 'group'; name: string; path: string; help: string; fields: Field[]; needed: boolean }
+  | { form: 'choice'; name: string; title: string; path: string; help: string; options: string[]; needed: boolean }
+  | {
+      form: 'keyed'
+      name: string
+      title: string
+      path: string
+      help: string
+      table: 'drivers' | 'driven_machines'
+      needed: boolean
+    }
+  | { form: 'many'; name: string; title: string; path: string; help: string; options: string[]; needed: boolean }
+  | { form: 'flag'; name: string; title: string; path: string; help: string; needed: boolean }
+  | { form: 'number'; name: string; title: string; path: string; help: string; needed: boolean }
+  | { form: 'text'; name: string; title: string; path: string; help: string; needed: boolean }
+  | { form: 'group'; name: string; title: string; path: string; help: string; fields: Field[]; needed: boolean }
   | {
       form: 'rows'
       name: string
+      title: string
       path: string
       help: string
       row: (no: number) => Field[]
@@ -57,12 +68,14 @@ function resolve(s: Schema, defs: Record<string, Schema>): Schema {
     return {
       ...resolve(defs[s.$ref.split('/').pop() ?? ''] ?? {}, defs),
       ...(s.description ? { description: s.description } : {}),
+      ...(s.title ? { title: s.title } : {}),
     }
   const real = s.anyOf?.filter((x) => x.type !== 'null') ?? []
   if (!s['x-kind'] && real.length === 1 && real[0]) {
     const inner = resolve(real[0], defs)
     return {
       ...inner,
+      title: s.title ?? inner.title,
       description: s.description ?? inner.description,
       'x-choices': s['x-choices'] ?? inner['x-choices'],
     }
@@ -84,6 +97,7 @@ export function fieldsOf(
     if (s['x-drive']) return []
     const base = {
       name,
+      title: raw.title ?? s.title ?? plainName(name),
       path: prefix + name,
       help: raw.description ?? s.description ?? '',
       needed: schema.required?.includes(name) ?? false,
@@ -109,6 +123,7 @@ export function fieldsOf(
               ...f,
               // A list of plain figures: each goes by the list's own name and its place, not by its index.
               name: `${base.name.replace(/s$/, '')} ${no + 1}`,
+              title: `${base.title.replace(/s$/, '')} ${no + 1}`,
             }))
           : fieldsOf(item, defs, `${base.path}.${no}.`)
       return [{ form: 'rows', ...base, row, plain }]

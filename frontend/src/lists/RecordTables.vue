@@ -2,10 +2,11 @@
 import { computed } from 'vue'
 
 import { cellText } from './cells'
-import { plainName } from '@/shared/format/words'
+import { titleIn } from '@/shared/format/words'
 
 // Lists in an answer as tables: one row a record, figures as they are shown, columns nobody filled left out.
-const props = defineProps<{ result: Record<string, unknown>; skip?: string[] }>()
+const props = defineProps<{ result: Record<string, unknown>; titles?: Record<string, string>; skip?: string[] }>()
+const named = (name: string) => titleIn(props.titles, name)
 type Row = Record<string, unknown>
 const isRecord = (x: unknown): x is Row => typeof x === 'object' && x !== null && !Array.isArray(x)
 const tables = computed(() =>
@@ -22,12 +23,12 @@ const tables = computed(() =>
 
 <template>
   <section v-for="t in tables" :key="t.name" class="sheet">
-    <h2>{{ plainName(t.name) }}</h2>
-    <div class="wide" tabindex="0" role="region" :aria-label="`${plainName(t.name)}, can be moved sideways`">
+    <h2>{{ named(t.name) }}</h2>
+    <div class="wide" tabindex="0" role="region" :aria-label="`${named(t.name)}, can be moved sideways`">
       <table class="lines">
         <thead>
           <tr>
-            <th v-for="k in t.keys" :key="k" scope="col">{{ plainName(k) }}</th>
+            <th v-for="k in t.keys" :key="k" scope="col">{{ named(k) }}</th>
           </tr>
         </thead>
         <tbody>

@@ -60,7 +60,7 @@ const frame = (o: Option) => fit(o.elevation, CARD.w, CARD.h, CARD.inset, 0, sca
           <dd class="figure">{{ b.option.spare.shown }}</dd>
         </div>
         <div>
-          <dt>shaft pull</dt>
+          <dt>shaft load</dt>
           <dd class="figure">{{ b.option.shaft_load.shown }}</dd>
         </div>
         <div>

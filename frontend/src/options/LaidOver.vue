@@ -33,7 +33,7 @@ interface Told {
 const differences = computed(() => {
   const [t, o] = [props.today, props.option]
   const all: Told[] = [
-    { label: 'Pull on each shaft', now: t.shaft_load, then: o.shaft_load, better: 'less' },
+    { label: 'Shaft load', now: t.shaft_load, then: o.shaft_load, better: 'less' },
     {
       label: 'Weight',
       now: { shown: t.beside.weight.shown, value: t.beside.weight.high.value },
@@ -42,7 +42,7 @@ const differences = computed(() => {
     },
     { label: 'Width', now: t.beside.width, then: o.width, better: 'less' },
     ...(t.spare ? [{ label: 'To spare', now: t.spare, then: o.spare, better: 'more' as const }] : []),
-    { label: 'Centres', now: t.beside.centre_distance, then: o.centre_distance, better: 'same' },
+    { label: 'Centre distance', now: t.beside.centre_distance, then: o.centre_distance, better: 'same' },
     { label: 'Driven speed', now: t.driven_speed, then: o.driven_speed, better: 'same' },
   ]
   return all

@@ -17,8 +17,8 @@ const rows = computed(() => {
   return [
     { label: 'driven speed', shown: o.driven_speed.shown, also: `${o.speed_error.number} %` },
     ...(props.full ? o.more.map((m) => ({ ...m, also: '' })) : []),
-    { label: 'centres', shown: o.centre_distance.shown, also: '' },
-    { label: 'shaft pull', shown: o.shaft_load.shown, also: '' },
+    { label: 'centre distance', shown: o.centre_distance.shown, also: '' },
+    { label: 'shaft load', shown: o.shaft_load.shown, also: '' },
     { label: 'width', shown: o.width.shown, also: '' },
     { label: 'weight, about', shown: o.weight.shown, also: '' },
     { label: 'efficiency', shown: o.efficiency.shown, also: '' },

@@ -22,11 +22,11 @@ const number = computed(() => new Map(props.options.map((o, k) => [props.keyOf(o
 <template>
   <figure class="sheet trade">
     <figcaption class="label">
-      Pull on the shaft against width. Left and low is better, a larger circle has more to spare; circles that would
-      hide each other stand side by side. Touch one to see it.
+      Shaft load against width. Left and low is better, a larger circle has more to spare; circles that would hide each
+      other stand side by side. Touch one to see it.
     </figcaption>
     <div class="scroll">
-      <svg :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Options by shaft pull and width">
+      <svg :viewBox="`0 0 ${W} ${H}`" role="group" aria-label="Options by shaft load and width">
         <g v-for="t in drawn.ys" :key="'y' + t.text">
           <line :x1="INSET.left" :x2="W - INSET.right" :y1="t.at" :y2="t.at" class="grid" />
           <text :x="INSET.left - 8" :y="t.at + 5" text-anchor="end">{{ t.text }}</text>

@@ -7,12 +7,12 @@ export interface Row {
 export const columns = [
   { key: 'speed_error', word: 'Speed off' },
   { key: 'width', word: 'Width' },
-  { key: 'shaft_load', word: 'Shaft pull' },
+  { key: 'shaft_load', word: 'Shaft load' },
   { key: 'weight', word: 'Weight, about' },
   { key: 'yearly_loss', word: 'Lost a year, about' },
   { key: 'parts', word: 'Parts' },
   { key: 'spare', word: 'To spare' },
-  { key: 'centre_distance', word: 'Centres' },
+  { key: 'centre_distance', word: 'Centre distance' },
 ] as const
 export type Column = (typeof columns)[number]['key']
 

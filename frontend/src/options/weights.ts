@@ -5,7 +5,7 @@ export const weightNames: { key: keyof Weights; word: string }[] = [
   { key: 'size', word: 'Smallest wheels' },
   { key: 'width', word: 'Narrowest' },
   { key: 'weight', word: 'Lightest' },
-  { key: 'shaft_load', word: 'Least shaft pull' },
+  { key: 'shaft_load', word: 'Least shaft load' },
   { key: 'speed', word: 'Closest speed' },
   { key: 'spare', word: 'Usual spare' },
   { key: 'common', word: 'Common wheels' },

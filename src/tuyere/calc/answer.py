@@ -6,13 +6,15 @@ from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from tuyere.calc.titles import TITLED
+
 Level = Literal["info", "caution", "danger"]
 
 
 class Answer(BaseModel):
     """Base of everything that goes out; nothing extra slips in."""
 
-    model_config = ConfigDict(extra="forbid", defer_build=True)
+    model_config = ConfigDict(extra="forbid", defer_build=True, **TITLED)
 
 
 class Figure(Answer):

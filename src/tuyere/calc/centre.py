@@ -13,8 +13,8 @@ from tuyere.core.notices import notice
 class CentreIn(Input):
     """Centre distance: a range, or the one that is there with what the slide can give."""
 
-    low: Length | None = Field(default=None, description="least centre distance")
-    high: Length | None = Field(default=None, description="greatest centre distance")
+    low: Length | None = Field(title="Least", default=None, description="least centre distance")
+    high: Length | None = Field(title="Greatest", default=None, description="greatest centre distance")
     about: Length | None = Field(default=None, description="the centre distance that is there")
     give: Length | None = Field(default=None, description="how far it can be moved either way; 3 % is assumed")
 

@@ -28,6 +28,7 @@ from tuyere.calc.refusals import input_refused, none_found
 from tuyere.calc.scene_out import SceneOut
 from tuyere.calc.sheet import SheetOut
 from tuyere.calc.shown import shown
+from tuyere.calc.titles import TITLED, groups_of, titles_of
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import worked
@@ -39,7 +40,7 @@ Options = dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_le
 class Input(BaseModel):
     """Base of input models: unknown fields are refused, texts hold no control characters."""
 
-    model_config = ConfigDict(extra="forbid", defer_build=True)
+    model_config = ConfigDict(extra="forbid", defer_build=True, **TITLED)
 
 
 In = TypeVar("In", bound=Input)
@@ -74,6 +75,13 @@ class Request(BaseModel, Generic[In]):
         return self
 
 
+class FigureGroup(Answer):
+    """Figures of a whole drive that belong together."""
+
+    title: str
+    names: list[str]
+
+
 class Response(Answer, Generic[Out]):
     """A worked answer."""
 
@@ -84,6 +92,12 @@ class Response(Answer, Generic[Out]):
     options: dict[str, str] = Field(description="what was picked, defaults put in")
     input: dict[str, Any] = Field(description="every input with its value, what was typed and its origin")
     result: Out
+    titles: dict[str, str] = Field(
+        description="what the fields of the result are called, where their names do not say it"
+    )
+    groups: list[FigureGroup] = Field(
+        description="which figures of a whole drive belong together; empty for everything else"
+    )
     working: list[WorkingStep]
     notices: list[NoticeOut]
     elevation: ElevationOut | None
@@ -238,6 +252,10 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
         options=frame.options,
         input=echo(request.input, request.units),
         result=result,
+        titles=titles_of(calc.result_model),  # type: ignore[arg-type]  # a class is hashable
+        groups=[FigureGroup(title=t, names=n) for t, n in groups_of(calc.result_model.model_fields)]
+        if frame.sheet
+        else [],
         working=frame.working(),
         notices=frame.notices_out(),
         elevation=frame.elevation_out(),

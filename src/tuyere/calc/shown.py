@@ -56,7 +56,8 @@ def _amount(value: float, kind_name: str, units: str, style: str) -> tuple[str, 
     kind = KINDS[kind_name]
     us = units == "us"
     x = in_system(value, kind_name, units)
-    unit = kind.us_shown if us else kind.si_shown
+    # The sign of any money: the page says the shop's own.
+    unit = "¤" if kind_name == "money" else kind.us_shown if us else kind.si_shown
     if style == "about":
         return _grouped(round(x, 1 - floor(log10(abs(x)))) if x else 0.0, _digits(x, 2), units), unit
     if kind_name == "length":

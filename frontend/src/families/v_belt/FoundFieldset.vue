@@ -54,7 +54,7 @@ const kinds = ['outside', 'datum', 'pitch', 'effective'].map((key) => ({ key, na
   <el-checkbox v-model="f.flat" label="The driven is a flat pulley" />
   <QuantityField
     v-model="f.centre"
-    label="Shaft to shaft, by tape"
+    label="Centre distance, by tape"
     :unit="length"
     example="34 1/4"
     fractions

@@ -4,11 +4,9 @@ export function plainName(name: string): string {
   return spaced.charAt(0).toUpperCase() + spaced.slice(1)
 }
 
-/** The person's own word for the part. */
-export function wheelName(word: 'sheave' | 'pulley', text: string): string {
-  if (word === 'sheave') return text
-  return text.replaceAll('sheave', 'pulley').replaceAll('Sheave', 'Pulley')
-}
+/** What a field of an answer is called: the answer says it where its plain name does not. */
+export const titleIn = (titles: Record<string, string> | undefined, name: string): string =>
+  titles?.[name] ?? plainName(name)
 
 /** A moment as a short date, the same for everybody. */
 export function shortDate(iso: string): string {

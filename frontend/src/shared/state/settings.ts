@@ -9,11 +9,13 @@ function kept<T extends string>(key: string, fallback: T) {
   return value
 }
 
-/** What a person chose for this device: system, light or dark, the word for the part, their name. */
+/** What a person chose for this device: system, light or dark, the word for the part, their money, their name. */
 export const useSettings = defineStore('settings', () => {
   const units = kept<Units>('tuyere.units', 'us')
   const theme = kept<'device' | 'light' | 'dark'>('tuyere.theme', 'device')
   const wheelWord = kept<'sheave' | 'pulley'>('tuyere.wheel', 'sheave')
+  // The sign or short name of the shop's money.
+  const money = kept<string>('tuyere.money', '$')
   // When a new loop is looked at again; the schools differ.
   const recheck = kept<'24-hours' | '50-hours' | 'all'>('tuyere.recheck', 'all')
   const name = kept<string>('tuyere.name', '')
@@ -25,5 +27,5 @@ export const useSettings = defineStore('settings', () => {
   applyTheme()
   watch(theme, applyTheme)
   device.addEventListener('change', applyTheme)
-  return { units, theme, wheelWord, recheck, name }
+  return { units, theme, wheelWord, money, recheck, name }
 })

@@ -1,23 +1,14 @@
 <script setup lang="ts">
 import type { Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
-import { plainName } from '@/shared/format/words'
 
 defineProps<{ faults: Fault[] }>()
-const where = (path: string) =>
-  plainName(
-    path
-      .replace(/^input\./, '')
-      .split('.')
-      .slice(-2)
-      .join(' '),
-  )
 </script>
 
 <template>
   <ul v-if="faults.length" class="faults" role="alert">
     <li v-for="f in faults" :key="f.path + f.reason">
-      <strong v-if="f.path">{{ where(f.path) }}: </strong>{{ faultText(f) }}
+      <strong v-if="f.called">{{ f.called }}: </strong>{{ faultText(f) }}
     </li>
   </ul>
 </template>

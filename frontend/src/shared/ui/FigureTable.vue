@@ -2,9 +2,15 @@
 import { computed } from 'vue'
 
 import type { Band, Figure } from '@/api/types'
-import { keyWords, plainName } from '@/shared/format/words'
+import { keyWords, titleIn } from '@/shared/format/words'
 
-const props = defineProps<{ result: Record<string, unknown>; first?: string[] }>()
+const props = defineProps<{
+  result: Record<string, unknown>
+  titles?: Record<string, string>
+  /** What belongs together; everything in one table where there are none. */
+  groups?: { title: string; names: string[] }[]
+  first?: string[]
+}>()
 const emit = defineEmits<{ how: [step: string, title: string] }>()
 
 const isFigure = (x: unknown): x is Figure => typeof x === 'object' && x !== null && 'shown' in x && 'value' in x
@@ -12,7 +18,7 @@ const isBand = (x: unknown): x is Band => typeof x === 'object' && x !== null &&
 
 const rows = computed(() =>
   Object.entries(props.result).flatMap(([key, x]) => {
-    const name = plainName(key)
+    const name = titleIn(props.titles, key)
     // A key beside its own name says nothing.
     if (key === 'joint' && 'name' in props.result) return []
     // The sentence stands above; what is empty says nothing.
@@ -33,6 +39,13 @@ const main = computed(() =>
     : [],
 )
 const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
+const tables = computed(() =>
+  props.groups?.length
+    ? props.groups
+        .map((g) => ({ title: g.title, rows: g.names.flatMap((n) => others.value.find((r) => r.key === n) ?? []) }))
+        .filter((g) => g.rows.length)
+    : [{ title: '', rows: others.value }],
+)
 </script>
 
 <template>
@@ -52,34 +65,37 @@ const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
             :aria-label="`How come: ${r.name}`"
             @click="emit('how', r.step, r.name)"
           >
-            ?
+            how?
           </button>
         </dd>
       </div>
     </dl>
     <component :is="main.length ? 'details' : 'div'">
       <summary v-if="main.length">The other {{ others.length }} figures</summary>
-      <table>
-        <tbody>
-          <tr v-for="r in others" :key="r.key">
-            <th scope="row">{{ r.name }}</th>
-            <td class="figure" :class="{ words: r.shown.length > 18 }">
-              {{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span>
-            </td>
-            <td class="ask">
-              <button
-                v-if="r.step"
-                type="button"
-                class="ask-how"
-                :aria-label="`How come: ${r.name}`"
-                @click="emit('how', r.step, r.name)"
-              >
-                ?
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <section v-for="t in tables" :key="t.title" :aria-label="t.title || undefined">
+        <h3 v-if="t.title">{{ t.title }}</h3>
+        <table>
+          <tbody>
+            <tr v-for="r in t.rows" :key="r.key">
+              <th scope="row">{{ r.name }}</th>
+              <td class="figure" :class="{ words: r.shown.length > 18 }">
+                {{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span>
+              </td>
+              <td class="ask">
+                <button
+                  v-if="r.step"
+                  type="button"
+                  class="ask-how"
+                  :aria-label="`How come: ${r.name}`"
+                  @click="emit('how', r.step, r.name)"
+                >
+                  how?
+                </button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
     </component>
   </div>
 </template>
@@ -114,6 +130,12 @@ summary {
   color: var(--touch);
   cursor: pointer;
 }
+h3 {
+  background: var(--panel);
+  border-bottom: 2px solid var(--ink);
+  padding: 5px 8px;
+  margin-top: 10px;
+}
 table {
   width: 100%;
   border-collapse: collapse;
@@ -139,6 +161,7 @@ tr {
   font: 400 1rem var(--face-text);
 }
 .per {
+  margin-left: 6px;
   font: 400 0.875rem var(--face-text);
   color: var(--dim);
 }

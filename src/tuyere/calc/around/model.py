@@ -22,14 +22,16 @@ class TakeUpIn(Input):
     """The one part that moves: a wheel that slides, or swings on an arm; a spring, a weight or a pull at a lever."""
 
     wheel: Name = Field(description="which wheel moves")
-    direction: Angle | None = Field(default=None, description="slides in this direction, degrees over level")
+    direction: Angle | None = Field(
+        title="Slides towards", default=None, description="slides in this direction, degrees over level"
+    )
     pin_x: Place | None = Field(default=None, description="or swings about a pin: to the right of the driver's shaft")
     pin_y: Place | None = Field(default=None, description="and over it")
     pin_from_driver: Length | None = Field(default=None, description="or the pin by tape: from the driver's shaft")
     pin_from_driven: Length | None = Field(default=None, description="and from the driven shaft")
     pin_above: bool = Field(default=True, description="of the two places where the tapes meet, the upper one")
-    low: Place = Field(description="travel to one stop, from where it stands")
-    high: Place = Field(description="travel to the other stop")
+    low: Place = Field(title="Travel to one stop", description="travel to one stop, from where it stands")
+    high: Place = Field(title="Travel to the other stop", description="travel to the other stop")
     pull: Force | None = Field(default=None, description="spring or weight: pull at the wheel, towards the second stop")
     hand: Force | None = Field(default=None, description="or pull at the lever's end")
     hand_arm: Length | None = Field(default=None, description="lever, from its pin to where it is pulled")

@@ -64,7 +64,7 @@ def alignment_limits(given: AlignmentLimitsIn, frame: Frame) -> AlignmentLimitsO
 class RunOutIn(Input):
     """A dial on a wheel or shaft, turned once round."""
 
-    what: RunOutAt = Field(default="grooved rim", description="where the dial stands")
+    what: RunOutAt = Field(title="Where the dial stands", default="grooved rim", description="where the dial stands")
     diameter: Size = Field(description="diameter at the dial")
     lowest: Gap | None = Field(default=None, description="least reading in one turn")
     highest: Gap | None = Field(default=None, description="greatest reading in one turn")

@@ -20,8 +20,10 @@ class BearingHeatIn(Input):
     """Temperatures read on the housings after an hour's run under load, from outside the guard."""
 
     bearing: Temperature = Field(description="the bearing's housing, beside the wheel")
-    around: Temperature = Field(description="the air around it")
-    other: Temperature | None = Field(default=None, description="the other bearing of the shaft")
+    around: Temperature = Field(title="Air around it", description="the air around it")
+    other: Temperature | None = Field(
+        title="The other bearing", default=None, description="the other bearing of the shaft"
+    )
     pull: Factor | None = Field(default=None, description="tension as read over the tension that it should have")
     kind: Literal["ball", "roller"] = Field(default="ball", description="kind of bearing")
     since: Literal["unchanged", "just greased", "just tightened"] = Field(

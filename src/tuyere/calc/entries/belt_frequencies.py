@@ -22,7 +22,9 @@ class FrequenciesIn(Input):
     driven_diameter: Size = Field(description="pitch diameter of the driven wheel")
     length: Length = Field(description="length of the loop")
     pitch: Size | None = Field(default=None, description="pitch of teeth or links, where it has some")
-    measured: Frequency | None = Field(default=None, description="frequency that stands out in a measurement")
+    measured: Frequency | None = Field(
+        title="Measured frequency", default=None, description="frequency that stands out in a measurement"
+    )
 
 
 class NoteOut(Answer):

@@ -32,7 +32,7 @@ ASKED: dict[str, str] = {
 ORDER = (
     "First in each family: the one of fewest parts (wheels, belts, strands), the smallest (large wheel times width) and the lightest, "
     f"which is the cheapest by weight, of those with {LEAST_SPARE:.0f} to {MOST_SPARE:.0f} % to spare; fewest parts with no wheel over "
-    f"{MOST_LARGER:g} times the smallest drive's. After them by parts, size, width, weight, shaft pull, speed error, spare and how common "
+    f"{MOST_LARGER:g} times the smallest drive's. After them by parts, size, width, weight, shaft load, speed error, spare and how common "
     "the wheels are, each against the best found, all counting alike. Losses overlap and order nothing."
 )
 

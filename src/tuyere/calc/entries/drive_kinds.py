@@ -33,7 +33,9 @@ class DriveKindsIn(Input):
     power: Power = Field(description="power to transmit")
     driver_speed: Speed = Field(description="speed of the motor or engine")
     driven_speed: Speed = Field(description="speed that the machine needs")
-    within: Percent | None = Field(default=None, description="how near is near enough; 3 % where left open")
+    within: Percent | None = Field(
+        title="Near enough, within", default=None, description="how near is near enough; 3 % where left open"
+    )
     frequency: Literal[50, 60] = Field(default=60, description="frequency of the supply, Hz")
     asked: Annotated[list[Respect], Field(max_length=8)] = Field(
         default_factory=list, description="what matters most: it counts three times"

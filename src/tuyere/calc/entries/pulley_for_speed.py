@@ -49,15 +49,21 @@ class PulleyForSpeedIn(Input):
     """The wanted speed, and what was measured with the wheel that is on."""
 
     target: Speed = Field(description="wanted speed of the driven shaft")
-    within: Percent | None = Field(default=None, description="how near is near enough; 2 % where left open")
+    within: Percent | None = Field(
+        title="Near enough, within", default=None, description="how near is near enough; 2 % where left open"
+    )
     wheel: Literal["driver", "driven"] = Field(default="driver", description="which wheel is changed")
     groove: Groove | None = Field(default=None, description="groove of the wheels; left open for flat pulleys")
     rounds: Annotated[list[RoundIn], Field(min_length=1, max_length=6)] = Field(
         description="what was measured, the wheel that is on now last"
     )
-    other: Size | None = Field(default=None, description="diameter of the other wheel, over the rim")
+    other: Size | None = Field(
+        title="Other wheel, diameter", default=None, description="diameter of the other wheel, over the rim"
+    )
     centres: Length | None = Field(default=None, description="centre distance now")
-    cut: Size | None = Field(default=None, description="depth of one pass on the radius; 1 mm where left open")
+    cut: Size | None = Field(
+        title="Depth of one pass", default=None, description="depth of one pass on the radius; 1 mm where left open"
+    )
     metal: Size | None = Field(default=None, description="metal under the groove, or of a flat rim")
     least: Size | None = Field(default=None, description="least wheel that belt or motor bears, over the rim")
 
@@ -69,7 +75,7 @@ class CutsOut(Answer):
     off_radius: Figure
     passes: int
     last: Figure
-    left: Figure | None
+    left: Figure | None = Field(title="Metal left")
 
 
 class WheelWayOut(Answer):

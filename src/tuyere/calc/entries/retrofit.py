@@ -51,7 +51,9 @@ class RetrofitIn(Input):
     first: Size = Field(description="driver's diameter for the first range, pitch")
     belt: Literal["open", "crossed"] = Field(default="open", description="how the belt runs; crossed: flat belts only")
     made_in: Size | None = Field(default=None, description="sizes are made in steps of; exact where left open")
-    within: Percent | None = Field(default=None, description="how far a speed may be off; 2 % where left open")
+    within: Percent | None = Field(
+        title="Near enough, within", default=None, description="how far a speed may be off; 2 % where left open"
+    )
     safe_speed: Speed | None = Field(
         default=None, description="greatest safe speed of tool, wheel or work on the spindle"
     )

@@ -72,7 +72,7 @@ def _thickness(given: RollerConveyorIn) -> float:
 @calculation(
     "roller-conveyor",
     "Rollers on a link or round belt",
-    summary="A belt pressed up against many rollers: its way, the length to order, links to take off, how tight it must be.",
+    summary="A belt pressed up against many rollers: its way, the length to order, links to remove, how tight it must be.",
     source="exact path; statics of a loop; belt equation; rolling friction is common practice",
     example={
         "units": "us",
@@ -135,7 +135,7 @@ def roller_conveyor(given: RollerConveyorIn, frame: Frame) -> RollerConveyorOut:
     order = f(worked.outside_mm, "length", "tape")
     says = f"Order {order.shown} of {given.belt} belt."
     if links is not None:
-        says += f" Hand tight {links.hand_tight:.0f} links, take off {links.take_off:.0f}, run {links.run:.0f}."
+        says += f" Hand tight {links.hand_tight:.0f} links, remove {links.take_off:.0f}, run {links.run:.0f}."
     drawn = elevation_of(worked.path, "", thickness_mm=thick)
     scene, _ = drive_scene(drawn, width=190.0, height=70.0, dimensions={}, names={}, title="The belt under the rollers")
     return RollerConveyorOut(

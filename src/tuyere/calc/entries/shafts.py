@@ -10,6 +10,7 @@ from tuyere.calc.entry import Force, Size, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
+from tuyere.calc.shown import together
 from tuyere.core.shafts.bearings import bearing_life, overhung
 from tuyere.core.shafts.bushings import bushing
 from tuyere.core.units import MM_PER_IN
@@ -131,6 +132,12 @@ class BushingOut(Answer):
     cautions: list[str]
 
 
+def _square(side: Figure) -> Figure:
+    """A square key as it is written: both sides."""
+    number = f"{side.number} × {side.number}"
+    return side.model_copy(update={"number": number, "shown": together(number, side.unit_shown)})
+
+
 @calculation(
     "bushing",
     "Taper bushing",
@@ -145,9 +152,9 @@ def bushing_entry(given: BushingIn, frame: Frame) -> BushingOut:
     return BushingOut(
         name=f"{r.style} taper bushing {r.size}",
         largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
-        screws=f"{r.count} × {r.screws}",
+        screws=f"{r.count} × {r.screws.replace(' x ', ' × ')}",
         torque=f(r.torque_nm, "torque"),
-        key=None if r.key_mm is None else f(r.key_mm, "length", "size"),
+        key=None if r.key_mm is None else _square(f(r.key_mm, "length", "tape" if frame.units == "us" else "size")),
         card=["In: " + r.steps_in[0], *r.steps_in[1:], "Out: " + r.steps_out[0], *r.steps_out[1:]],
         cautions=[
             "Machine isolated and proved dead; the sheave propped before the bushing lets go.",

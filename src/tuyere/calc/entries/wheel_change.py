@@ -23,7 +23,9 @@ class WheelChangeIn(Input):
     input: dict[str, JsonValue] = Field(description="its input as it stands")
     wheel: Literal["driver", "driven"] = Field(description="which wheel is changed")
     outside: Size = Field(description="diameter of the new wheel")
-    measured: Literal["outside", "pitch"] = Field(default="outside", description="which diameter that is")
+    measured: Literal["outside", "pitch"] = Field(
+        title="Which diameter", default="outside", description="which diameter that is"
+    )
 
 
 class WheelChangeOut(Answer):

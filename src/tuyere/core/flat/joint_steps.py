@@ -45,7 +45,7 @@ STEPS: dict[str, tuple[str, ...]] = {
     ),
     "lap-leather": (
         "Stretch the leather before measuring: hang it weighted, or run it clamped for some hours.",
-        "Take-up at its shortest and a quarter of its travel out, tape the path, add the lap, take off the cut-short share.",
+        "Take-up at its shortest and a quarter of its travel out, tape the path, add the lap, subtract the cut-short share.",
         "Skive one end on the grain side, the other on the flesh side, over the whole lap, to a feather edge.",
         "Lay the laps together dry: same thickness as the belt all along, edges in one line on a straightedge.",
         "Scrape both faces, coat both with belt cement, let it grip as the label says.",
@@ -72,7 +72,7 @@ STEPS: dict[str, tuple[str, ...]] = {
     "instrument": (
         "Stretch the new leather before measuring: hang it with a small weight for some hours, or it slackens in a day.",
         "Take the old belt off whole, or tape the path with a thread; take-up at its shortest and a quarter of its travel out.",
-        "Cut square, add the lap, take off the cut-short share: on a short belt a millimetre counts.",
+        "Cut square, add the lap, subtract the cut-short share: on a short belt a millimetre counts.",
         "Skive the two ends on opposite faces with a razor on a flat block, to nothing.",
         "Glue with leather cement, edges against a rule, press under a weight until it is through.",
         "Pare the lap until it is no thicker than the belt; a thick lap ticks at every turn and shakes fine work.",

@@ -300,6 +300,15 @@ def chain_name(of: Chain, strands: int) -> str:
     return of.name + ("" if strands == 1 else f"-{strands}")
 
 
+def chain_written(of: Chain, strands: int, pitches: float) -> str:
+    """A chain of a length as a parts list has it: an American number says that it is one, so that two counts do not stand side by side.
+
+    Source: common practice.
+    """
+    number = "No. " if of.name[:1].isdigit() and not set("AB") & set(of.name) else ""
+    return f"{number}{chain_name(of, strands)}, {pitches:.0f} pitches"
+
+
 def chain_grid_of(one: Chain, strands: int, z_1: int, z_2: int) -> Columns:
     """A grid of one drive, for asking about it. Raises IndexError where the size is in no series with these strands."""
     series = one.series

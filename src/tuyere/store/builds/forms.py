@@ -45,7 +45,7 @@ class BuildSave(InUnits):
     temporary_reason: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=PLAIN)] = ""
     promised_date: date | None = None
     temporary_ended: Annotated[str, StringConstraints(strip_whitespace=True, max_length=200, pattern=PLAIN)] = Field(
-        default="", description="why a temporary mark that stands is taken off"
+        default="", description="why a temporary mark that stands is removed"
     )
 
     _given: Input = PrivateAttr()

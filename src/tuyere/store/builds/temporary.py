@@ -1,4 +1,4 @@
-"""Temporary marks: put on with a reason and a date, kept through every later save, taken off with a reason only."""
+"""Temporary marks: put on with a reason and a date, kept through every later save, removed with a reason only."""
 
 from __future__ import annotations
 

@@ -33,7 +33,7 @@ class BuildView(Answer):
     created_by_name: str
     temporary: bool
     temporary_reason: str
-    temporary_ended: str = Field(description="why a temporary mark was taken off with this build")
+    temporary_ended: str = Field(description="why a temporary mark was removed with this build")
     promised_date: date | None
     options: dict[str, str] = Field(description="what was picked beside the input, such as the rating book")
     core_version: str

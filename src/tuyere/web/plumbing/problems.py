@@ -13,6 +13,7 @@ from sqlalchemy.exc import TimeoutError as PoolTimeout
 from werkzeug.exceptions import HTTPException
 
 from tuyere.calc.refusals import echoed, problems_of
+from tuyere.calc.titles import path_words
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.store.plumbing.trouble import Frozen, NotThere, Reused, Stale
 
@@ -32,6 +33,7 @@ PROBLEM_SCHEMA: dict[str, Any] = {
                 "required": ["path", "reason", "allowed"],
                 "properties": {
                     "path": {"type": "string"},
+                    "called": {"type": "string"},
                     "value": {},
                     "reason": {"type": "string"},
                     "allowed": {"type": "string"},
@@ -46,7 +48,9 @@ PROBLEM_SCHEMA: dict[str, Any] = {
 
 
 def problem(status: int, kind: str, title: str, detail: str = "", **more: Any) -> Response:
-    """A problem document."""
+    """A problem document; each of its ``errors`` says what its field is called."""
+    for e in more.get("errors", ()):
+        e.setdefault("called", path_words(e["path"]))
     body = {"type": f"tuyere:{kind}", "title": title, "status": status, "detail": detail, **more}
     return Response(json.dumps(body, default=str), status, content_type="application/problem+json")
 

@@ -2,10 +2,8 @@
 import { computed, onMounted, ref } from 'vue'
 
 import type { CalcLine } from '@/api/types'
-import { wheelName } from '@/shared/format/words'
 import { readCalculations } from '@/shared/state/calculations'
 import { setPlace } from '@/shared/state/place'
-import { useSettings } from '@/shared/state/settings'
 import { TASKS } from '@/speeds/tasks'
 
 import CardPicture from '../components/CardPicture.vue'
@@ -13,7 +11,6 @@ import { lately } from '../logic/lately'
 import { topicOf, TOPICS } from '../logic/topics'
 
 // By what a person wants to know, each with the sketch of what it measures; the plain forms below.
-const settings = useSettings()
 const list = ref<CalcLine[]>([])
 const read = ref(false)
 const bench = computed(() => list.value.filter((c) => c.bench))
@@ -47,7 +44,6 @@ const groups = computed(() => {
   const place = (group: string) => (ORDER.includes(group) ? ORDER.indexOf(group) : ORDER.length)
   return [...found].sort(([a], [b]) => place(a) - place(b))
 })
-const say = (text: string) => wheelName(settings.wheelWord, text)
 onMounted(async () => {
   setPlace('Bench')
   list.value = await readCalculations()
@@ -60,9 +56,7 @@ onMounted(async () => {
     <h1>Bench</h1>
     <nav v-if="again.length" class="again" aria-label="Asked lately">
       <span class="dim">lately</span>
-      <router-link v-for="c in again" :key="c.name" :to="`/bench/${c.name}`">{{
-        say(c.card?.asks ?? c.title)
-      }}</router-link>
+      <router-link v-for="c in again" :key="c.name" :to="`/bench/${c.name}`">{{ c.card?.asks ?? c.title }}</router-link>
     </nav>
     <p v-if="!read" class="dim" role="status">Laying out the bench…</p>
     <div v-else class="tools">
@@ -72,7 +66,7 @@ onMounted(async () => {
       </router-link>
       <router-link to="/what-belt" class="sheet tool">
         <h2>What is this belt?</h2>
-        <p>From its print, from a tape, or from the {{ settings.wheelWord }}s alone.</p>
+        <p>From its print, from a tape, or from the sheaves alone.</p>
       </router-link>
       <router-link to="/route" class="sheet tool">
         <h2>A drive with idlers and levers</h2>
@@ -83,11 +77,11 @@ onMounted(async () => {
       <h2>{{ t.topic }}</h2>
       <div class="tools">
         <router-link v-for="c in t.cards" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool drawn">
-          <h3>{{ say(c.card?.asks ?? '') }}</h3>
+          <h3>{{ c.card?.asks ?? '' }}</h3>
           <span class="sketch" aria-hidden="true"><CardPicture :kind="c.card?.picture ?? ''" /></span>
         </router-link>
         <div v-if="t.more.length" class="sheet tool plainer">
-          <router-link v-for="c in t.more" :key="c.name" :to="`/bench/${c.name}`">{{ say(c.title) }}</router-link>
+          <router-link v-for="c in t.more" :key="c.name" :to="`/bench/${c.name}`">{{ c.title }}</router-link>
         </div>
       </div>
     </section>
@@ -96,7 +90,7 @@ onMounted(async () => {
       <div class="tools">
         <router-link v-for="t in TASKS" :key="t.key" :to="`/speeds/${t.key}`" class="sheet tool">
           <h3>{{ t.title }}</h3>
-          <p>{{ say(t.asks) }}</p>
+          <p>{{ t.asks }}</p>
         </router-link>
       </div>
     </section>
@@ -108,8 +102,8 @@ onMounted(async () => {
         </summary>
         <ul>
           <li v-for="c in calcs" :key="c.name">
-            <router-link :to="`/bench/${c.name}`">{{ say(c.title) }}</router-link>
-            <span class="dim">{{ say(c.summary) }}</span>
+            <router-link :to="`/bench/${c.name}`">{{ c.title }}</router-link>
+            <span class="dim">{{ c.summary }}</span>
           </li>
         </ul>
       </details>

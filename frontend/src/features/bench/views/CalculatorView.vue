@@ -4,7 +4,7 @@ import { onBeforeRouteLeave, useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { CalcLine, CompareAnswer, Elevation, Notice, Problem, Scene, SelectAnswer, Step, Units } from '@/api/types'
+import type { CalcLine, CompareAnswer, Problem, Scene, SelectAnswer, Units, Worked } from '@/api/types'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import OptionList from '@/options/OptionList.vue'
 import MovesPicture from '@/line/MovesPicture.vue'
@@ -29,12 +29,6 @@ import RecordTables from '@/lists/RecordTables.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { bodyOf, carryTyped, fieldsOf, typedOf, type Field, type Schema } from '@/forms/schema'
 
-interface Answer {
-  result: Record<string, unknown>
-  working: Step[]
-  notices: Notice[]
-  elevation: Elevation | null
-}
 const props = defineProps<{ name: string }>()
 const settings = useSettings()
 const route = useRoute()
@@ -43,11 +37,11 @@ const calc = ref<CalcLine>()
 const typed = ref<Record<string, string | boolean | undefined>>(sessionKept(`bench.${props.name}`))
 const missing = ref<Problem | null>(null)
 const body = () => ({ units: settings.units, input: bodyOf(fields.value, typed.value) ?? {} })
-const { answer, former, problem, busy, ask, clear } = useQuestion<Answer>(() => JSON.stringify(body()))
+const { answer, former, problem, busy, ask, clear } = useQuestion<Worked>(() => JSON.stringify(body()))
 const gone = ref(false)
 const result = ref<HTMLElement>()
 /** The former answer in a word or two, for the line that says it is former. */
-function telling(a: Answer): string {
+function telling(a: Worked): string {
   const first = Object.values(a.result).find((x) => typeof x === 'object' && x !== null && 'shown' in x) as
     { shown: string } | undefined
   const verdict = Object.values(a.result).find((x) => typeof x === 'string')
@@ -91,7 +85,7 @@ async function fillIn() {
 }
 async function work() {
   const sent = body()
-  await ask(() => calculate<Answer>(props.name, sent))
+  await ask(() => calculate<Worked>(props.name, sent))
   await nextTick()
   if (answer.value && window.innerWidth < 900) result.value?.scrollIntoView({ block: 'start' })
 }
@@ -194,6 +188,7 @@ watch(
             <div class="sheet form">
               <FigureTable
                 :result="name === 'alignment' ? { ...answer.result, says: '' } : answer.result"
+                :titles="answer.titles"
                 :first="calc.first"
                 @how="(s: string, t: string) => (how = { step: s, title: t })"
               />
@@ -207,6 +202,7 @@ watch(
       <RecordTables
         v-if="answer"
         :result="answer.result"
+        :titles="answer.titles"
         :skip="['options', 'families', 'rejected', 'moves', 'faults']"
       />
       <JointCard v-if="answer && Array.isArray(answer.result.card)" :card="answer.result as never" />

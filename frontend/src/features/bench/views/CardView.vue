@@ -3,13 +3,13 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
-import type { CalcLine, Elevation, Notice, Step } from '@/api/types'
+import type { CalcLine, Worked } from '@/api/types'
 import { bodyOf, carryTyped, fieldsOf, type Schema } from '@/forms/schema'
 import { fieldAt } from '@/forms/sentence'
 import SentenceForm from '@/forms/SentenceForm.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { isBare } from '@/shared/format/units'
-import { plainName, wheelName } from '@/shared/format/words'
+import { titleIn } from '@/shared/format/words'
 import { useChoices } from '@/shared/state/choices'
 import { BENCH, setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
@@ -27,12 +27,6 @@ import { PLACES } from '../logic/places'
 import { usedCard } from '../logic/lately'
 
 // A question of the bench as one sentence and one picture; the answer stands as soon as enough is said.
-interface Answer {
-  result: Record<string, unknown>
-  working: Step[]
-  notices: Notice[]
-  elevation: Elevation | null
-}
 type Typed = Record<string, string | boolean | undefined>
 const props = defineProps<{ calc: CalcLine }>()
 const settings = useSettings()
@@ -54,7 +48,7 @@ function take(next: Typed) {
   typed.value = next
 }
 const body = () => ({ units: settings.units, input: bodyOf(fields.value, typed.value) ?? {} })
-const { answer, former, problem, busy, ask, clear } = useQuestion<Answer>(() => JSON.stringify(body()))
+const { answer, former, problem, busy, ask, clear } = useQuestion<Worked>(() => JSON.stringify(body()))
 const shown = computed(() => answer.value ?? (busy.value ? former.value : undefined))
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 let timer: number | undefined
@@ -64,7 +58,7 @@ function soon() {
   timer = window.setTimeout(() => {
     if (!touched.value.size || !complete(fields.value, typed.value)) return clear()
     const sent = body()
-    void ask(() => calculate<Answer>(props.calc.name, sent))
+    void ask(() => calculate<Worked>(props.calc.name, sent))
   }, 220)
 }
 watch(typed, soon, { deep: true })
@@ -98,15 +92,14 @@ const others = computed(() =>
     : [],
 )
 const saysNothingElse = computed(() => Boolean(problem.value && !problem.value.errors.length))
+const named = (name: string) => titleIn(shown.value?.titles, name)
 const figures = computed(() =>
   card.value.figures.flatMap((name) => {
     const f = shown.value?.result[name]
-    if (typeof f === 'string' && f) return [{ name, label: plainName(name), shown: f, step: null as string | null }]
+    if (typeof f === 'string' && f) return [{ name, label: named(name), shown: f, step: null as string | null }]
     if (!f || typeof f !== 'object' || !('shown' in f)) return []
     const { shown: text, step, low } = f as { shown: string; step?: string | null; low?: { step: string | null } }
-    return [
-      { name, label: wheelName(settings.wheelWord, plainName(name)), shown: text, step: step ?? low?.step ?? null },
-    ]
+    return [{ name, label: named(name), shown: text, step: step ?? low?.step ?? null }]
   }),
 )
 const result = computed(() => shown.value?.result)
@@ -119,7 +112,7 @@ const hung = computed(() =>
     return [
       {
         ...p,
-        label: wheelName(settings.wheelWord, p.label),
+        label: p.label,
         says: saysOf(f),
         value: v,
         unit: !v || isBare(v) ? own : '',
@@ -144,7 +137,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
 <template>
   <main class="page">
     <div class="row spread">
-      <h1>{{ wheelName(settings.wheelWord, card.asks) }}</h1>
+      <h1>{{ card.asks }}</h1>
       <span class="row">
         <router-link :to="{ query: { ...route.query, all: '' } }" class="all">all fields</router-link>
         <el-button @click="example">Example</el-button>
@@ -192,7 +185,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
             <span class="label">{{ figures[0].label }}</span>
           </p>
           <div class="tell">
-            <p class="says">{{ wheelName(settings.wheelWord, String(shown.result.says)) }}</p>
+            <p class="says">{{ String(shown.result.says) }}</p>
             <ReadingBar v-if="shown.result.bar" :bar="shown.result.bar as never" />
           </div>
         </div>
@@ -232,6 +225,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
           <summary>All figures</summary>
           <FigureTable
             :result="{ ...shown.result, says: '', bar: null }"
+            :titles="shown.titles"
             :first="calc.first"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
           />

@@ -144,17 +144,17 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
         />
         <QuantityField
           v-model="f.driver_diameter"
-          label="Driver, across the rim"
+          label="Driver, outside diameter"
           fractions
           :fault="fault('driver_diameter')"
         />
         <QuantityField
           v-model="f.driven_diameter"
-          label="Driven, across the rim"
+          label="Driven, outside diameter"
           fractions
           :fault="fault('driven_diameter')"
         />
-        <QuantityField v-model="f.centre" label="Shaft to shaft, as it stands" fractions :fault="fault('centre')" />
+        <QuantityField v-model="f.centre" label="Centre distance, as it stands" fractions :fault="fault('centre')" />
         <QuantityField v-model="f.centre_low" label="Or the slide: closest" fractions :fault="fault('centre_low')" />
         <QuantityField v-model="f.centre_high" label="and furthest apart" fractions :fault="fault('centre_high')" />
       </div>

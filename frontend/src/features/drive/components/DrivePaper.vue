@@ -5,8 +5,7 @@ import type { components } from '@/api/schema'
 import type { Build, Drive, DriveAnswer } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
-import { shortDate, wheelName } from '@/shared/format/words'
-import { useSettings } from '@/shared/state/settings'
+import { shortDate } from '@/shared/format/words'
 
 import { figured } from '../logic/figured'
 
@@ -19,7 +18,6 @@ const props = defineProps<{
   belts: number
   target?: components['schemas']['TensionTargetOut']
 }>()
-const settings = useSettings()
 // Millimetres on paper: the drawing is as wide as the sheet, its scale the next round one.
 const W = 180
 const H = 74
@@ -76,7 +74,7 @@ const today = new Date().toISOString()
     </svg>
     <div class="numbers">
       <div v-for="n in numbers" :key="n.key">
-        <span>{{ wheelName(settings.wheelWord, n.label) }}</span>
+        <span>{{ n.label }}</span>
         <b class="figure">{{ n.main }} {{ n.unit }}</b>
         <span>{{ n.how }}</span>
       </div>

@@ -16,7 +16,7 @@ const emit = defineEmits<{ again: [] }>()
     </template>
     <template v-else>
       <h1>This drive is not kept here</h1>
-      <p>It may be a link from another shop, or the drive was taken off the list.</p>
+      <p>It may be a link from another shop, or the drive was removed.</p>
     </template>
     <div class="row">
       <el-button v-if="why !== 'gone'" type="primary" @click="emit('again')">Try again</el-button>

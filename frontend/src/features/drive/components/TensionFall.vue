@@ -40,7 +40,7 @@ watch(() => settings.units, read)
         aria-label="How come: where the tension goes"
         @click="how = fall?.working.at(-1)?.id ?? null"
       >
-        ?
+        how?
       </button>
     </p>
     <div class="two">

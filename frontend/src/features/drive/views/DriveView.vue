@@ -9,7 +9,7 @@ import HowCome from '@/shared/ui/HowCome.vue'
 import { askNumber, unitsBeside } from '@/pad/ask'
 import type { Pointer } from '@/gauge/scale'
 import { faultText, otherFaults } from '@/shared/format/faults'
-import { clock, shortDate, wheelName } from '@/shared/format/words'
+import { clock, shortDate } from '@/shared/format/words'
 import SettleBoth from '@/shared/ui/SettleBoth.vue'
 import { later } from '@/shared/ui/later'
 import { driveLabels } from '@/elevation/callOuts'
@@ -59,9 +59,7 @@ const besideOpen = ref(false)
 const stages = computed(() =>
   drive.value ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value) : [],
 )
-const labels = computed(() =>
-  worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet, settings.wheelWord) : [],
-)
+const labels = computed(() => (worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet) : []))
 // A loop that is the clutch is looked at engaged or let go.
 const letGo = ref(false)
 const around = computed(() => worked.answer.value?.sheet?.around ?? null)
@@ -79,7 +77,7 @@ const rows = computed(() => {
     ...a,
     // The same condition is said once, with the number that it stands under.
     how: k && a.how === of[0]?.how ? '' : a.how,
-    name: a.label ? wheelName(settings.wheelWord, a.label) : title.value,
+    name: a.label ? a.label : title.value,
   }))
 })
 const fault = computed(
@@ -373,7 +371,7 @@ onMounted(() => void load())
       <HowCome
         :steps="worked.answer.value?.working ?? []"
         :step="how.step"
-        :title="wheelName(settings.wheelWord, how.title)"
+        :title="how.title"
         @close="how.step = null"
       />
       <component
@@ -384,7 +382,7 @@ onMounted(() => void load())
         :options="worked.options.value"
         @use="use"
       />
-      <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" @how="ask" />
+      <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" :stage="stage" @how="ask" />
     </template>
   </main>
 </template>

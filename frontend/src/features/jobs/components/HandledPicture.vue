@@ -5,13 +5,11 @@ import type { Elevation, JobStep } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
 import HandledMark from '@/elevation/HandledMark.vue'
-import { wheelName } from '@/shared/format/words'
-import { useSettings } from '@/shared/state/settings'
+import { stepWords } from '../logic/words'
 
 // The drive to scale with the part that this step is about marked and named.
 const props = defineProps<{ elevation: Elevation; handled: JobStep['handled'] }>()
-const settings = useSettings()
-const word = computed(() => wheelName(settings.wheelWord, props.handled.words.replaceAll('{wheel}', 'sheave')))
+const word = computed(() => stepWords(props.handled.words))
 const frame = computed(() => fit(props.elevation, 366, 170, { left: 24, right: 24, top: 18, bottom: 32 }, 0))
 </script>
 

@@ -3,12 +3,12 @@ import { computed, ref } from 'vue'
 
 import type { Elevation, JobStep, Problem } from '@/api/types'
 import FaultPicture from '@/faults/FaultPicture.vue'
-import { clock, plainName, wheelName } from '@/shared/format/words'
-import { useSettings } from '@/shared/state/settings'
+import { clock, plainName } from '@/shared/format/words'
 
 import type { Happened } from '../composables/job'
 import HandledPicture from './HandledPicture.vue'
 import StepPhotos from './StepPhotos.vue'
+import { stepWords } from '../logic/words'
 
 // One thing to do, to judge or to sign: the drive, one sentence, and the keys it takes.
 const props = defineProps<{
@@ -21,7 +21,6 @@ const props = defineProps<{
   name: string
 }>()
 const emit = defineEmits<{ happened: [event: Happened]; next: [] }>()
-const settings = useSettings()
 const reason = ref('')
 const asking = ref<'' | 'skip' | 'anyway' | 'act'>('')
 const faults = ref<string[]>([...props.step.found])
@@ -30,7 +29,6 @@ const taken = ref<Record<string, number>>(Object.fromEntries(props.step.shelf.ma
 function toggle(fault: string) {
   faults.value = faults.value.includes(fault) ? faults.value.filter((f) => f !== fault) : [...faults.value, fault]
 }
-const say = (text: string) => wheelName(settings.wheelWord, text.replaceAll('{wheel}', 'sheave'))
 const kind = computed(() => (props.step.kind === 'sign' ? 'signed' : props.step.kind === 'decide' ? 'found' : 'done'))
 // The order speaks against it: it may be done all the same, for a reason that stays in sight.
 const wantsReason = computed(() => props.problem?.errors.some((e) => e.path === 'reason') ?? false)
@@ -54,7 +52,7 @@ const grades = [
 <template>
   <div class="do">
     <HandledPicture v-if="elevation" :elevation="elevation" :handled="step.handled" />
-    <h2 class="words">{{ say(step.words) }}</h2>
+    <h2 class="words">{{ stepWords(step.words) }}</h2>
     <p v-if="step.figures.length" class="figures">
       <span v-for="f in step.figures" :key="f.name"
         >{{ f.label }} <b class="figure">{{ f.shown }}</b></span
@@ -76,8 +74,8 @@ const grades = [
         <span>{{ faults.includes(f) ? '■ ' : '' }}{{ plainName(f) }}</span>
       </button>
     </div>
-    <p v-if="step.caution" class="care">▲ {{ say(step.caution) }}</p>
-    <p class="dim">{{ say(step.why) }}</p>
+    <p v-if="step.caution" class="care">▲ {{ stepWords(step.caution) }}</p>
+    <p class="dim">{{ stepWords(step.why) }}</p>
     <p v-if="step.guarded" class="care">From outside the guard.</p>
     <p v-if="step.who === 'licensed'" class="care">For the licensed trade only.</p>
     <p class="source dim">{{ step.source }}; confidence {{ step.confidence }}</p>

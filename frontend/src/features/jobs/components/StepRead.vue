@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { Elevation, JobAsked, JobStep, Problem } from '@/api/types'
 import NumberPad from '@/pad/NumberPad.vue'
 import { faultText } from '@/shared/format/faults'
-import { shortDate, wheelName } from '@/shared/format/words'
+import { shortDate } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 
 import GapsPicture from './GapsPicture.vue'
@@ -18,6 +18,7 @@ import { useInstrument } from '../composables/instrument'
 import type { Happened } from '../composables/job'
 import type { Line } from '@/line/moves'
 import { nextAsked } from '../logic/screens'
+import { stepWords } from '../logic/words'
 
 // One reading at a time: where it is taken, the pad, the others in sight; then what all of them say and what to move.
 const props = defineProps<{
@@ -33,7 +34,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ next: []; how: [step: string] }>()
 const settings = useSettings()
-const say = (text: string) => wheelName(settings.wheelWord, text.replaceAll('{wheel}', 'sheave'))
 const typed = ref('')
 const unit = ref(0)
 const reason = ref('')
@@ -175,8 +175,8 @@ watch(
           >
         </span>
       </div>
-      <p v-if="!read.length" class="dim small">{{ say(step.words) }}</p>
-      <p v-if="step.caution" class="care">▲ {{ say(step.caution) }}</p>
+      <p v-if="!read.length" class="dim small">{{ stepWords(step.words) }}</p>
+      <p v-if="step.caution" class="care">▲ {{ stepWords(step.caution) }}</p>
       <div v-if="canTake" class="by">
         <button type="button" class="key" :disabled="by.taking.value || busy" @click="take">Take reading</button>
         <span v-if="origin === 'instrument'" class="dim small"
@@ -248,11 +248,11 @@ watch(
         {{ result.do || result.says }}
       </p>
       <p v-else-if="!alignment && step.trouble" class="field-fault">{{ step.trouble }}</p>
-      <p v-else-if="!alignment" class="says">{{ say(step.words) }}</p>
+      <p v-else-if="!alignment" class="says">{{ stepWords(step.words) }}</p>
       <p v-if="result?.do && !alignment">{{ result.says }}</p>
       <template v-if="result?.do">
-        <p v-if="step.move" class="dim">{{ say(step.move) }}</p>
-        <p v-if="step.move_caution" class="care">▲ {{ say(step.move_caution) }}</p>
+        <p v-if="step.move" class="dim">{{ stepWords(step.move) }}</p>
+        <p v-if="step.move_caution" class="care">▲ {{ stepWords(step.move_caution) }}</p>
       </template>
       <p v-if="step.limit" class="dim">Allowed: {{ step.limit }}</p>
       <ul v-if="result?.notices.length" class="remarks">

@@ -12,6 +12,7 @@ import StepRead from '../components/StepRead.vue'
 import { useAwake } from '../composables/awake'
 import { useJob, type Happened } from '../composables/job'
 import { isDone, nextScreen, SAFE, screensOf } from '../logic/screens'
+import { stepWords } from '../logic/words'
 
 const props = defineProps<{ id: string }>()
 const settings = useSettings()
@@ -99,7 +100,7 @@ const safety = computed(() => {
           <span aria-hidden="true">{{
             isDone(s, status) ? (s.steps.some((x) => status(x) === 'skipped') ? '○' : '●') : '–'
           }}</span>
-          <span>{{ s.key === SAFE ? s.title : s.steps[0]?.words.replaceAll('{wheel}', settings.wheelWord) }}</span>
+          <span>{{ s.key === SAFE ? s.title : stepWords(s.steps[0]?.words ?? '') }}</span>
           <span v-if="s.steps.some((x) => x.exception)" class="hot">against the order</span>
         </button>
         <span class="paper">

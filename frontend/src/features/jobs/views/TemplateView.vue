@@ -4,17 +4,16 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { api, attempt } from '@/api/client'
 import type { Problem, TemplateText } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
-import { wheelName } from '@/shared/format/words'
 import { useKept } from '@/shared/state/kept'
 import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
+import { stepWords } from '../logic/words'
 
 // A template as the person at the machine reads it, and its text beside it; every change is looked through at once.
 const props = defineProps<{ id: string }>()
 const settings = useSettings()
-const say = (text: string) => wheelName(settings.wheelWord, text.replaceAll('{wheel}', 'sheave'))
 const kept = ref<TemplateText>()
 const read = ref<TemplateText>()
 const problem = ref<Problem | null>(null)
@@ -141,9 +140,9 @@ const blocks = computed(() => {
             <li v-for="s in b.steps" :key="s.key">
               <span class="mark figure" aria-hidden="true">{{ marks[s.kind] ?? '–' }}</span>
               <div>
-                <p class="words">{{ say(s.words) }}</p>
-                <p class="dim">{{ say(s.why) }}</p>
-                <p v-if="s.caution" class="care">▲ {{ say(s.caution) }}</p>
+                <p class="words">{{ stepWords(s.words) }}</p>
+                <p class="dim">{{ stepWords(s.why) }}</p>
+                <p v-if="s.caution" class="care">▲ {{ stepWords(s.caution) }}</p>
                 <p v-if="s.only" class="dim only">{{ s.only }}</p>
               </div>
             </li>

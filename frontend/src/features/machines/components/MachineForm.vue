@@ -107,7 +107,7 @@ useLater(problem, () => {
         :fault="faultAt(problem, `energy_sources.${k}.isolation_point`)"
       />
       <WordField v-model="e.steps" label="How" />
-      <el-button @click="fields.energy.splice(k, 1)">Take off</el-button>
+      <el-button @click="fields.energy.splice(k, 1)">Remove</el-button>
     </div>
     <div class="row">
       <el-button @click="fields.energy.push({ type: 'electric', isolation_point: '', steps: '' })"

@@ -74,9 +74,11 @@ export function areasOf(cells: readonly Cell[], every: readonly Cell[] = cells):
 /** One scale for the whole wall, pixels to the mm; what is wider than a row is drawn at half, and it says so. */
 export const SCALE = 0.095
 const MARGIN = 7
+/** A row of the wall is no higher than this, in px. */
+const TALLEST = 220
 export function thumbSize(e: Elevation, most: number): { w: number; h: number; scale: number; part: number } {
   let part = 1
-  while (e.width * SCALE * part + 2 * MARGIN > most && part > 1 / 16) part /= 2
+  while ((e.width * SCALE * part + 2 * MARGIN > most || e.height * SCALE * part > TALLEST) && part > 1 / 16) part /= 2
   const scale = SCALE * part
   return { w: Math.max(e.width * scale + 2 * MARGIN, 64), h: e.height * scale + MARGIN + 10, scale, part }
 }

@@ -32,6 +32,6 @@ export function periods(now: Date): Period[] {
   ]
 }
 
-/** 12.50 */
+/** 12.50 ¤; the person's own sign stands for ¤ (`ownWords`). */
 export const money = (x: number): string =>
-  x.toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })
+  `${x.toLocaleString('en-US', { minimumFractionDigits: 2, maximumFractionDigits: 2 })} ¤`

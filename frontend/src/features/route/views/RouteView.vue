@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 
 import { calculate } from '@/api/calc'
-import type { Elevation, Notice, Step } from '@/api/types'
+import type { Worked } from '@/api/types'
 import PictureFiles from '@/drawing/PictureFiles.vue'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
@@ -33,17 +33,11 @@ import {
 } from '../logic/wheels'
 
 // A drive with idlers, levers and several driven shafts, drawn from a tape: every wheel a sentence, the drawing answers.
-interface Answer {
-  result: Record<string, unknown>
-  working: Step[]
-  notices: Notice[]
-  elevation: Elevation | null
-}
 const settings = useSettings()
 const route = ref<RouteTyped>(fresh())
 const { past, change, undo, typedOn } = useHistory(route)
 const body = () => ({ units: settings.units, input: inputOf(route.value) })
-const { answer, former, problem, busy, ask, clear } = useQuestion<Answer>(() => JSON.stringify(body()))
+const { answer, former, problem, busy, ask, clear } = useQuestion<Worked>(() => JSON.stringify(body()))
 const waiting = ref(false)
 const shown = computed(() => answer.value ?? (busy.value || waiting.value ? former.value : undefined))
 const second = computed(() => secondRef(route.value))
@@ -86,7 +80,7 @@ function soon() {
   waiting.value = true
   timer = setTimeout(() => {
     waiting.value = false
-    void ask(() => calculate<Answer>('any-route', body()))
+    void ask(() => calculate<Worked>('any-route', body()))
   }, 300)
 }
 watch(
@@ -201,7 +195,7 @@ onBeforeUnmount(() => clearTimeout(timer))
     </div>
     <template v-if="shown">
       <NoticeList :notices="shown.notices" />
-      <RecordTables :result="{ wheels: shown.result.wheels, strands: shown.result.strands }" />
+      <RecordTables :result="{ wheels: shown.result.wheels, strands: shown.result.strands }" :titles="shown.titles" />
     </template>
   </main>
 </template>

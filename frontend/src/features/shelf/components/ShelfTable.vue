@@ -144,7 +144,7 @@ async function keep(l: ShelfLine) {
         <form v-if="open === l.id" class="more" @submit.prevent="keep(l)">
           <label>Where it lies <input v-model="place" class="blank" maxlength="80" /></label>
           <label>Buy again under <input v-model="low" class="blank" inputmode="numeric" maxlength="6" /></label>
-          <label>One costs <input v-model="price" class="blank" inputmode="decimal" maxlength="12" /></label>
+          <label>One costs, ¤ <input v-model="price" class="blank" inputmode="decimal" maxlength="12" /></label>
           <button type="submit" class="key">Keep it</button>
           <p v-if="fits.length">
             On

@@ -56,6 +56,7 @@ const CHOICES = [
           </button>
         </div>
       </div>
+      <WordField v-model="settings.money" label="Your money, its sign or short name" />
       <div>
         <p class="label">The shop's record</p>
         <router-link class="way" to="/files" @click="open = false">Out and in</router-link>

@@ -2,12 +2,10 @@
 import { computed } from 'vue'
 
 import { cellText } from '@/lists/cells'
-import { plainName, wheelName } from '@/shared/format/words'
-import { useSettings } from '@/shared/state/settings'
+import { titleIn } from '@/shared/format/words'
 
 // Lines of an answer side by side: the one that was chosen in ink, what may not be struck through in words.
-const props = defineProps<{ name: string; rows: Record<string, unknown>[] }>()
-const settings = useSettings()
+const props = defineProps<{ name: string; rows: Record<string, unknown>[]; titles?: Record<string, string> }>()
 const MARKS = new Set(['here', 'over_plate', 'near_enough', 'on_shelf', 'wheel', 'how'])
 const keys = computed(() =>
   Object.keys(props.rows[0] ?? {}).filter((k) => !MARKS.has(k) && props.rows.some((r) => cellText(r[k]) !== '')),
@@ -30,13 +28,13 @@ const marked = computed(() => props.rows.some((r) => mark(r)))
     class="wide sheet"
     tabindex="0"
     role="region"
-    :aria-label="`${plainName(name)}, can be moved sideways`"
+    :aria-label="`${titleIn(titles, name)}, can be moved sideways`"
   >
     <table class="lines">
       <thead>
         <tr>
           <th v-for="k in keys" :key="k" scope="col">
-            {{ wheelName(settings.wheelWord, k === 'says' ? 'Way' : plainName(k)) }}
+            {{ k === 'says' ? 'Way' : titleIn(titles, k) }}
           </th>
           <th v-if="marked" scope="col">Mark</th>
         </tr>

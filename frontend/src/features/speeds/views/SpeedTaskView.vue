@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
-import type { CalcLine, Notice, Scene, Step } from '@/api/types'
+import type { CalcLine, Scene, Worked } from '@/api/types'
 import PictureFiles from '@/drawing/PictureFiles.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
@@ -25,11 +25,6 @@ import SentenceForm from '@/forms/SentenceForm.vue'
 import { inRound, shownAt, taskOf } from '@/speeds/tasks'
 import type { SpeedsOfDrive } from '@/speeds/types'
 
-interface Answer {
-  result: Record<string, unknown>
-  working: Step[]
-  notices: Notice[]
-}
 const props = defineProps<{ task: string }>()
 const route = useRoute()
 const settings = useSettings()
@@ -47,7 +42,7 @@ const fields = computed<Field[]>(() =>
 )
 const input = () => bodyOf(fields.value, typed.value) ?? {}
 const body = () => ({ units: settings.units, input: input() })
-const { answer, former, problem, busy, ask, clear } = useQuestion<Answer>(() => JSON.stringify(body()))
+const { answer, former, problem, busy, ask, clear } = useQuestion<Worked>(() => JSON.stringify(body()))
 const isSaid = (path: string) => String(typed.value[inRound(path, round.value)] ?? '').trim() !== ''
 const ready = computed(
   () =>
@@ -112,7 +107,7 @@ function soon() {
   waiting.value = true
   timer = setTimeout(() => {
     waiting.value = false
-    if (task.value) void ask(() => calculate<Answer>(task.value?.calc ?? '', body()))
+    if (task.value) void ask(() => calculate<Worked>(task.value?.calc ?? '', body()))
   }, 350)
 }
 function example() {
@@ -221,7 +216,7 @@ onBeforeUnmount(() => clearTimeout(timer))
                       :aria-label="`How come: ${f.label}`"
                       @click="how = { step: f.step, title: f.label }"
                     >
-                      ?
+                      how?
                     </button>
                   </dd>
                 </div>
@@ -256,7 +251,7 @@ onBeforeUnmount(() => clearTimeout(timer))
           <div v-if="chart" class="sheet picture" tabindex="0" role="region" aria-label="The fan before and after">
             <ScenePicture :scene="chart" />
           </div>
-          <LineTable v-for="l in lists" :key="l.name" :name="l.name" :rows="l.rows" />
+          <LineTable v-for="l in lists" :key="l.name" :name="l.name" :rows="l.rows" :titles="answer?.titles" />
           <ul v-if="words.length" class="words">
             <li v-for="w in words" :key="w">{{ w }}</li>
           </ul>

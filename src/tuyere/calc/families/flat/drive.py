@@ -12,7 +12,7 @@ GROUP = "Flat, round and link belts"
 @calculation(
     "flat-drive",
     "Flat belt drive",
-    summary="Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft pull.",
+    summary="Leather or polyamide: what it carries before it slips, tensions, friction used, dip, shaft load.",
     source="Shigley, flat belts; geometry exact",
     example={
         "units": "us",

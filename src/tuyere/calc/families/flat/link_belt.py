@@ -1,4 +1,4 @@
-"""`link-belt`: links to take off, and how it runs."""
+"""`link-belt`: links to remove, and how it runs."""
 
 from typing import Annotated, Literal
 
@@ -36,7 +36,7 @@ class LinkBeltOut(Answer):
 @calculation(
     "link-belt",
     "Link belt",
-    summary="Links to take off from hand-tight, and how it runs.",
+    summary="Links to remove from hand-tight, and how it runs.",
     source="common practice, no source",
     example={"units": "us", "input": {"section": "A", "path": "84 in"}},
 )

@@ -23,7 +23,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
             c(
                 "d1",
                 AT_DRIVER,
-                label="pulley",
+                label="diameter",
                 figure=f(given.driver_diameter.value, "length", "size"),
                 path="driver_diameter",
             ),
@@ -31,14 +31,14 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
             c(
                 "d2",
                 AT_DRIVEN,
-                label="pulley",
+                label="diameter",
                 figure=f(given.driven_diameter.value, "length", "size"),
                 path="driven_diameter",
             ),
             c(
                 "a",
                 AT_CENTRES,
-                label="centres",
+                label="centre distance",
                 figure=r.centre_distance,
                 path="centre_distance",
                 clears=("belt_length",),
@@ -52,7 +52,7 @@ def flat_sheet(given: FlatDriveIn, r: FlatDriveOut, frame: Frame, side: Beside) 
                 "",
                 [
                     main_answer("loop", "Loop along the pulleys", loop, "it is cut shorter: see the cut length"),
-                    main_answer("centres", "Centres", r.centre_distance),
+                    main_answer("centres", "Centre distance", r.centre_distance),
                 ],
                 step=r.capacity.step,
             ),

@@ -23,7 +23,7 @@ from tuyere.calc.parts import LayoutIn, Real, ServiceFactorIn, Whole, factor_of
 from tuyere.calc.wanted import WantedIn
 from tuyere.core.notices import notice
 from tuyere.core.roller_chain.case import ChainCase, chain_case
-from tuyere.core.roller_chain.field import chain_name
+from tuyere.core.roller_chain.field import chain_written
 from tuyere.core.roller_chain.method import ChainDrive
 from tuyere.core.roller_chain.service import chain_factor
 from tuyere.core.roller_chain.tables import chain
@@ -113,7 +113,7 @@ def chain_drive_out(r: ChainDrive, frame: Frame) -> ChainDriveOut:
     assert rated is not None and r.spare_percent is not None and r.shape.members is not None
     length = length_out(r.shape, frame)
     return ChainDriveOut(
-        designation=f"{chain_name(loop.chain, loop.strands)}, {r.shape.members:.0f} pitches",
+        designation=chain_written(loop.chain, loop.strands, r.shape.members),
         design_power=f(r.design_kw, "power"),
         service_factor=f(r.case.service_factor, "factor"),
         power=f(rated.rating.power_kw, "power"),

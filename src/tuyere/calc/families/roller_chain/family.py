@@ -24,7 +24,7 @@ from tuyere.calc.sheet import Beside, SheetOut
 from tuyere.calc.speed_questions import SpeedQuestion, of_any_drive, standing_of
 from tuyere.core.drive.search import DutyWanted, Field, Ranked
 from tuyere.core.roller_chain.case import ChainCase, ChainLoop
-from tuyere.core.roller_chain.field import ChainCandidate, ChainField, chain_name
+from tuyere.core.roller_chain.field import ChainCandidate, ChainField, chain_written
 from tuyere.core.roller_chain.formulas import pitch_diameter
 from tuyere.core.roller_chain.method import CHAIN_METHOD, ChainDrive, ChainRated, ChainSet
 from tuyere.core.roller_chain.service import chain_factor
@@ -226,7 +226,7 @@ class RollerChains(Family[ChainDriveIn, ChainSelectIn, ChainLoop, ChainRated, Ch
         """Chain and pitches."""
         assert worked.shape.members is not None
         loop = worked.case.loop
-        return f"{chain_name(loop.chain, loop.strands)}, {worked.shape.members:.0f} pitches"
+        return chain_written(loop.chain, loop.strands, worked.shape.members)
 
     def telling(self, worked: ChainDrive, frame: Frame) -> str:
         """Teeth and sag."""

@@ -22,7 +22,7 @@ class ChainWearIn(Input):
 
     chain: Number = Field(description="chain number")
     pitches: Annotated[Whole, Field(ge=1, le=400)] = Field(description="pitches measured; 12 in or more of chain")
-    measured: Size = Field(description="the length read")
+    measured: Size = Field(title="The length read", description="the length read")
     over: Literal["rollers", "pins"] = Field(
         default="rollers", description="outside to outside of the end rollers, or pin centre to pin centre"
     )

@@ -29,7 +29,7 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
             c(
                 "a",
                 AT_CENTRES,
-                label="centres",
+                label="centre distance",
                 figure=r.centre_distance,
                 path="centre_distance",
                 clears=("belt_teeth",),
@@ -43,7 +43,7 @@ def sync_sheet(given: SyncDriveIn, r: SyncDriveOut, frame: Frame, side: Beside) 
                 f"{r.teeth_in_mesh.number} teeth in mesh",
                 [
                     main_answer("loop", "Belt length", r.belt_length),
-                    main_answer("centres", "Centres", r.centre_distance),
+                    main_answer("centres", "Centre distance", r.centre_distance),
                 ],
                 step=r.teeth_in_mesh.step,
             ),

@@ -76,7 +76,7 @@ class VBeltDriveIn(DriveIn):
     driven: DrivenIn = Field(description="the driven shaft")
     belt: BeltIn
     centre_by_tape: Length | None = Field(
-        default=None, description="shaft to shaft as the tape reads: held against what belt and sheaves give"
+        default=None, description="centre distance as the tape reads: held against what belt and sheaves give"
     )
     slip: SlipIn
     own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
@@ -85,7 +85,7 @@ class VBeltDriveIn(DriveIn):
 
 
 class VBeltDriveOut(Answer):
-    """The drive worked through. Tensions and deflection forces are per belt, hub loads for all belts."""
+    """The drive worked through. Tensions and deflection forces are per belt, shaft loads for all belts."""
 
     designation: str
     section: str = Field(description="belt section, as the search takes it")

@@ -71,7 +71,7 @@ class FitOut(CardAnswer):
     card=Card(
         asks="Does this belt fit this groove?",
         topic="What is it, does it fit",
-        sentence="A belt of section {belt} in a groove of section {groove}, the sheave {outside_diameter} across the rim. "
+        sentence="A belt of section {belt} in a groove of section {groove}, the sheave {outside_diameter} in outside diameter. "
         "The belt is worn {belt_wear} each side, the groove dished {groove_dish}.",
         figures=("under_rim", "gap_below", "pitch_diameter"),
         picture="section",
@@ -103,7 +103,7 @@ def groove_fit(given: FitIn, frame: Frame) -> FitOut:
                 "assumed",
                 "A sheave of 8 in outside diameter is assumed: the groove angle goes with the size.",
                 "input.outside_diameter",
-                "Measure the sheave across the rim.",
+                "Measure the sheave's outside diameter.",
             )
         groove = standard_groove(str(given.groove), ASSUMED_OUTSIDE_MM if outside is None else outside)
     opened = 0.0

@@ -32,11 +32,11 @@ class IdentifyIn(Input):
     outside_length: Length | None = Field(default=None, description="length round the outside, by tape")
     cogged: Literal["cogged", "smooth"] | None = Field(default=None, description="underneath")
     groove: Groove | None = Field(default=None, description="groove of the sheaves, where the belt is gone")
-    driver_diameter: Size | None = Field(default=None, description="driver, by tape across the rim")
-    driven_diameter: Size | None = Field(default=None, description="driven, by tape across the rim")
+    driver_diameter: Size | None = Field(default=None, description="driver, outside diameter by tape")
+    driven_diameter: Size | None = Field(default=None, description="driven, outside diameter by tape")
     diameter_kind: Kind = Field(default="outside", description="which diameter that is")
     centre: Length | None = Field(default=None, description="centre distance as it stands")
-    centre_low: Length | None = Field(default=None, description="or the take-up's least centres")
+    centre_low: Length | None = Field(default=None, description="or the take-up's least centre distance")
     centre_high: Length | None = Field(default=None, description="and its greatest")
 
 

@@ -26,7 +26,9 @@ class IdlerIn(Input):
 class LengthOffIn(Input):
     """The right belt, the offered one, and the room."""
 
-    right: Annotated[Text, Field(description="the belt that belongs there, such as B46")]
+    right: Annotated[
+        Text, Field(title="The belt that belongs there", description="the belt that belongs there, such as B46")
+    ]
     offered: Annotated[Text, Field(description="the belt at hand, such as B48")]
     driver: SheaveIn
     driven: SheaveIn
@@ -48,7 +50,7 @@ class LengthOffOut(Answer):
     idler_depth: Figure | None
     room_to_fit: Figure | None = Field(description="beyond what laying the belt on asks for")
     room_to_tighten: Figure | None = Field(description="beyond the take-up it asks for")
-    slack: Figure | None = Field(description="how loose it hangs when released")
+    slack: Figure | None = Field(title="Hangs loose by", description="how loose it hangs when released")
     slack_needed: Figure
 
 

@@ -18,7 +18,7 @@ LAY_IN = "Slacken the take-up fully; lay the belts in, never pry or roll them on
 LAY_ONE_IN = "Slacken the take-up fully; lay the belt in, never pry or roll it on."
 # Common practice, no source: a link belt is made up on the machine and taken up by links.
 LINK_ON = (
-    "Take-up at its least. Tabs trail, the belt is pulled and not pushed. Pull it hand-tight round both, count the links, take off one "
+    "Take-up at its least. Tabs trail, the belt is pulled and not pushed. Pull it hand-tight round both, count the links, remove one "
     "in 24 (the link belt card counts them for the section), join it."
 )
 LINK_AGAIN = "A link belt stretches in its first day: take out links in pairs until it reads in the band again."
@@ -32,7 +32,7 @@ def _by_tape(given: VBeltDriveIn, frame: Frame) -> str:
 
 
 def _kind(kind: str | None) -> str:
-    return "OD" if kind in (None, "outside") else str(kind)
+    return kind or "outside"
 
 
 def two_theories(r: VBeltDriveOut) -> str:
@@ -66,7 +66,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
             c(
                 "d1",
                 AT_DRIVER,
-                label=f"sheave {_kind(driver.kind)}",
+                label=f"{_kind(driver.kind)} dia",
                 figure=f(driver.diameter.value, "length", "size"),
                 path="driver.sheave.diameter",
             ),
@@ -74,11 +74,11 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
             c(
                 "d2",
                 AT_DRIVEN,
-                label=f"sheave {_kind(driven.kind)}",
+                label=f"{_kind(driven.kind)} dia",
                 figure=f(driven.diameter.value, "length", "size"),
                 path="driven.sheave.diameter",
             ),
-            c("a", AT_CENTRES, label="centres", figure=r.centre_distance, path="centre_distance"),
+            c("a", AT_CENTRES, label="centre distance", figure=r.centre_distance, path="centre_distance"),
             c("slack", AT_SLACK, label="slack, per belt", figure=r.slack),
             c("tight", AT_TIGHT, label="tight, per belt", figure=r.tight),
         ],
@@ -87,10 +87,10 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
                 what,
                 f"the duty takes {r.belts_exact.number} of them" if r.belts_exact else "not rated",
                 [
-                    main_answer("driver", "Driver outside", r.driver_outside),
-                    main_answer("driven", "Driven outside", r.driven_outside),
+                    main_answer("driver", "Driver, outside diameter", r.driver_outside),
+                    main_answer("driven", "Driven, outside diameter", r.driven_outside),
                     main_answer("loop", "Belt length", r.belt_length),
-                    main_answer("centres", "Centres", r.centre_distance, _by_tape(given, frame)),
+                    main_answer("centres", "Centre distance", r.centre_distance, _by_tape(given, frame)),
                 ],
                 step=r.belts_exact.step if r.belts_exact else None,
             ),

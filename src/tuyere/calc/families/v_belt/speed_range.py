@@ -21,8 +21,8 @@ GROUP = "V-belts"
 class RangeIn(VBeltDriveIn):
     """A drive and the speeds that its driver runs at."""
 
-    low: Speed = Field(description="slowest driver speed")
-    high: Speed = Field(description="fastest driver speed")
+    low: Speed = Field(title="Slowest driver speed", description="slowest driver speed")
+    high: Speed = Field(title="Fastest driver speed", description="fastest driver speed")
     load: Literal["constant torque", "constant power", "fan"] = Field(
         default="constant torque", description="how the load goes with speed: conveyor, winder, or fan and pump"
     )
