@@ -4677,6 +4677,12 @@ export interface components {
         BearingHeatOut: {
             /** Apart */
             apart: components["schemas"]["Figure"] | null;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Life by heat */
             life_by_heat: components["schemas"]["Figure"] | null;
             /** Life by pull */
@@ -4687,8 +4693,12 @@ export interface components {
             most_rise: components["schemas"]["Figure"];
             /** Rise */
             rise: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Usual */
             usual: components["schemas"]["Figure"];
             /**
@@ -5711,6 +5721,12 @@ export interface components {
          * @description Growth, what can still be taken in, and until when.
          */
         BeltWearOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Grown longer by */
             grown: components["schemas"]["Figure"];
             /** Grown, of its length */
@@ -5719,8 +5735,12 @@ export interface components {
             growth_left: components["schemas"]["Figure"];
             /** Hours left */
             hours_left: components["schemas"]["Figure"] | null;
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Travel used */
             used: components["schemas"]["Figure"];
             /**
@@ -9495,7 +9515,7 @@ export interface components {
             payback: string;
             /** Saved in a year */
             saved: components["schemas"]["Figure"] | null;
-            /** Saved in a year, in your money */
+            /** Money saved in a year */
             saved_money: components["schemas"]["Figure"] | null;
             /**
              * Says
@@ -9503,7 +9523,7 @@ export interface components {
              * @default
              */
             says?: string;
-            /** Loss in a year, in your money */
+            /** Money lost in a year */
             yearly_cost: components["schemas"]["Figure"] | null;
             /** Loss in a year */
             yearly_loss: components["schemas"]["Figure"];
@@ -10956,12 +10976,24 @@ export interface components {
          * @description What is left and what to do.
          */
         FlatWearOut: {
-            /** What is asked of it */
+            /** Asked of what is left */
             asked: components["schemas"]["Figure"] | null;
-            /** Travel left */
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
+            /** Section gone */
+            gone: components["schemas"]["Figure"];
+            /** Section left */
             left: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /**
              * State
              * @enum {string}
@@ -11507,15 +11539,27 @@ export interface components {
         };
         /**
          * GrooveWearOut
-         * @description What the gauge says of the wheels, and what to do.
+         * @description What the gauge says of the wheels, and what to do; the worse of two stands for both.
          */
         GrooveWearOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Limit */
             limit: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Speed change */
             speed_change: components["schemas"]["Figure"] | null;
+            /** Travel used */
+            used: components["schemas"]["Figure"];
             /**
              * State
              * @enum {string}
@@ -14315,7 +14359,7 @@ export interface components {
             weight: components["schemas"]["Band"];
             /** Width */
             width: components["schemas"]["Figure"];
-            /** Loss in a year, in your money */
+            /** Money lost in a year */
             yearly_cost: components["schemas"]["Band"] | null;
             /** Loss in a year */
             yearly_loss: components["schemas"]["Band"];
@@ -18361,6 +18405,12 @@ export interface components {
          * @description What is lost, what a new chain would find, and what to do.
          */
         SprocketWearOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Limit */
             limit: components["schemas"]["Figure"];
             /** Lost */
@@ -18369,8 +18419,12 @@ export interface components {
             new: components["schemas"]["Figure"];
             /** Pitch grown short by */
             pitch_short: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Tolerance */
             tolerance: components["schemas"]["Figure"];
             /**
@@ -20400,12 +20454,22 @@ export interface components {
          * @description How much is left, and what to do.
          */
         TakeUpLeftOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Grown longer by */
             grown: components["schemas"]["Figure"] | null;
             /** Growth left */
             growth_left: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Travel used */
             used: components["schemas"]["Figure"];
             /**
@@ -21710,6 +21774,12 @@ export interface components {
          */
         ToothWearOut: {
             /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
+            /**
              * Belt
              * @enum {string}
              */
@@ -21722,8 +21792,12 @@ export interface components {
             pitch_short: components["schemas"]["Figure"] | null;
             /** Pulley */
             pulley: ("fine" | "watch" | "act") | null;
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Tolerance */
             tolerance: components["schemas"]["Figure"] | null;
             /**

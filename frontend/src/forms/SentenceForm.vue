@@ -36,6 +36,7 @@ function set(b: Blank, v: string) {
   const said = field(b)?.form === 'flag' ? v === 'yes' || undefined : v || undefined
   typed.value = { ...typed.value, [props.at(b.path)]: said }
 }
+const turn = (path: string) => (typed.value = { ...typed.value, [path]: typed.value[path] ? undefined : true })
 function unit(b: Blank): string {
   const f = field(b)
   if (f?.form !== 'quantity' || ['turns', 'count'].includes(f.kind)) return ''
@@ -67,8 +68,20 @@ const faults = (line: readonly Part[]) =>
       <template v-for="(part, k) in line" :key="k">
         <span v-if="typeof part === 'string'">{{ words(line, k) }}</span>
         <span v-else class="held" :class="{ assumed: assumed(part.path) }">
+          <span v-if="part.many" class="many" role="group" :aria-label="says(part)">
+            <button
+              v-for="o in part.options"
+              :key="o.key"
+              type="button"
+              class="mark"
+              :aria-pressed="typed[`${at(part.path)}.${o.key}`] === true"
+              @click="turn(`${at(part.path)}.${o.key}`)"
+            >
+              {{ o.name }}
+            </button>
+          </span>
           <select
-            v-if="part.options"
+            v-else-if="part.options"
             class="pick"
             :aria-label="says(part)"
             :value="value(part)"
@@ -129,6 +142,25 @@ const faults = (line: readonly Part[]) =>
   max-width: 100%;
   padding: 0 4px;
   cursor: pointer;
+}
+.many {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.mark {
+  min-height: 46px;
+  padding: 0 12px;
+  border: 1px solid var(--touch);
+  background: var(--sheet);
+  color: var(--touch);
+  font: 500 1.0625rem var(--face-text);
+  cursor: pointer;
+}
+.mark[aria-pressed='true'] {
+  background: var(--ink);
+  border-color: var(--ink);
+  color: var(--sheet);
 }
 .clause > .field-fault {
   flex-basis: 100%;

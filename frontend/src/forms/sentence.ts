@@ -10,6 +10,8 @@ export interface Blank {
   wide?: number
   /** What may be picked in it; else something is typed. */
   options?: readonly { key: string; name: string }[]
+  /** Several of them may be picked. */
+  many?: boolean
 }
 
 /** The field of a path; groups and lists are looked into. */

@@ -11,7 +11,22 @@ from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
 
-Picture = Literal["wheels", "section", "chain-tape", "slack", "losses", "cut", "bearings", "motor"]
+Picture = Literal[
+    "wheels",
+    "section",
+    "chain-tape",
+    "slack",
+    "losses",
+    "cut",
+    "bearings",
+    "motor",
+    "groove-gauge",
+    "sprocket",
+    "take-up",
+    "strip",
+    "toothed",
+    "housing",
+]
 Topic = Literal[
     "Speeds and sizes", "What is it, does it fit", "Is it worn", "Cut, join and set", "What it carries and costs"
 ]
@@ -83,3 +98,26 @@ class CardAnswer(Answer):
 def mark(figure: Figure) -> MarkOut:
     """A mark where a figure stands."""
     return MarkOut(at=figure.value, number=figure.number)
+
+
+def wear_bar(reading: Figure, watch: Figure, act: Figure, *, words: tuple[str, str] = ("order", "replace")) -> BarOut:
+    """Wear on its scale from nothing, with where it is to be watched and where it must be acted on; figures of one kind.
+
+    Raises ValueError where the limits do not follow each other.
+    """
+    if not 0 < watch.value <= act.value:
+        raise ValueError(f"{watch.shown} and {act.shown} are no limits that follow each other")
+    end = max(1.35 * act.value, 1.08 * reading.value)
+    early = [] if watch.value == act.value else [watch]
+    return BarOut(
+        reading=max(reading.value, 0.0),
+        shown=reading.shown,
+        low=0.0,
+        high=end,
+        unit=reading.unit_shown,
+        marks=[MarkOut(at=0.0, number="0"), *(mark(w) for w in early), mark(act)],
+        zones=[
+            *(ZoneOut(low=w.value, high=act.value, state="watch", word=words[0]) for w in early),
+            ZoneOut(low=act.value, high=end, state="act", word=words[1]),
+        ],
+    )

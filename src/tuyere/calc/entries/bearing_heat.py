@@ -4,14 +4,15 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import BarOut, Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Factor, Temperature, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.notices import notice
 from tuyere.core.sources import PRACTICE
 from tuyere.core.steps import looked_up
-from tuyere.core.wear.heat import APART_K, MOST_C, RISE_MOST_K, USUAL_C, bearing_heat
+from tuyere.core.wear.heat import APART_K, MOST_C, RISE_MOST_K, RISE_USUAL_K, USUAL_C, bearing_heat
 
 GROUP = "Upkeep"
 
@@ -31,10 +32,9 @@ class BearingHeatIn(Input):
     )
 
 
-class BearingHeatOut(Answer):
+class BearingHeatOut(CardAnswer):
     """What the temperatures say, and what to do."""
 
-    says: str
     verdict: Literal["fine", "watch", "act"]
     rise: Figure
     usual: Figure
@@ -43,6 +43,15 @@ class BearingHeatOut(Answer):
     apart: Figure | None
     life_by_heat: Figure | None
     life_by_pull: Figure | None
+
+
+def _scale(rise: Figure, around_c: float, frame: Frame) -> BarOut | None:
+    """The rise with what these surroundings leave of it until the housing is warm, and too hot; None where they leave nothing."""
+    watch, act = min(RISE_USUAL_K, USUAL_C - around_c), min(RISE_MOST_K, MOST_C - around_c)
+    if watch <= 0:
+        return None
+    f = frame.figure
+    return wear_bar(rise, f(watch, "temperature_rise"), f(act, "temperature_rise"), words=("warm", "too hot"))
 
 
 @calculation(
@@ -55,6 +64,24 @@ class BearingHeatOut(Answer):
         "input": {"bearing": "172", "around": "84", "other": "131", "pull": "1.6", "since": "just tightened"},
     },
     first=("says", "rise"),
+    card=Card(
+        asks="Is the bearing too warm?",
+        topic="Is it worn",
+        sentence="A {kind} bearing is {bearing} on its housing, the air round it {around}, the other bearing {other}.|"
+        "Before that: {since}; the belts pull {pull} times what they should.",
+        figures=("rise", "most_rise", "apart"),
+        picture="housing",
+        fresh={"kind": "ball", "since": "unchanged"},
+        on_picture=("bearing", "around"),
+        names={
+            "kind": {"ball": "ball", "roller": "roller"},
+            "since": {
+                "unchanged": "nothing was changed",
+                "just greased": "it was greased",
+                "just tightened": "the belts were tightened",
+            },
+        },
+    ),
 )
 def bearing_heat_entry(given: BearingHeatIn, frame: Frame) -> BearingHeatOut:
     """Judge the bearing. Raises InputError for temperatures that cannot be."""
@@ -87,6 +114,7 @@ def bearing_heat_entry(given: BearingHeatIn, frame: Frame) -> BearingHeatOut:
     word = {"fine": "usual", "watch": "warm", "act": "too hot"}[found.verdict]
     return BearingHeatOut(
         says=f"{rise.shown} over its surroundings: {word}; {why}.",
+        bar=_scale(rise, given.around.value, frame),
         verdict=found.verdict,
         rise=rise,
         usual=f(looked_up("theta_u", USUAL_C, "", PRACTICE), "temperature"),

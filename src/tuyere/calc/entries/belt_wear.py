@@ -4,7 +4,8 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Hours, Length, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -12,6 +13,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.steps import quiet
 from tuyere.core.wear.formulas import growth_left
 from tuyere.core.wear.growth import grown
+from tuyere.core.wear.take_up import CHANGE_AT, ORDER_AT
 
 GROUP = "Upkeep"
 
@@ -26,10 +28,9 @@ class BeltWearIn(Input):
     hours: Hours | None = Field(default=None, description="running hours since the fit")
 
 
-class BeltWearOut(Answer):
+class BeltWearOut(CardAnswer):
     """Growth, what can still be taken in, and until when."""
 
-    says: str
     verdict: Literal["fine", "watch", "act"]
     grown: Figure
     grown_percent: Figure
@@ -45,6 +46,15 @@ class BeltWearOut(Answer):
     source="geometry of two strands; shares of common practice",
     example={"units": "us", "input": {"length": "93", "moved": "5/8", "left": "7/8", "hours": "4200"}},
     first=("says", "hours_left"),
+    card=Card(
+        asks="How long does the belt last?",
+        topic="Is it worn",
+        sentence="A loop of {length} when it was fitted; since then its take-up has moved {moved}, or it measures {now}.|"
+        "{left} of travel is left; it has run {hours}.",
+        figures=("grown_percent", "growth_left", "hours_left"),
+        picture="take-up",
+        on_picture=("moved", "left"),
+    ),
 )
 def belt_wear(given: BeltWearIn, frame: Frame) -> BeltWearOut:
     """Work the growth. Raises InputError where neither or both ways of measuring it are given."""
@@ -75,6 +85,7 @@ def belt_wear(given: BeltWearIn, frame: Frame) -> BeltWearOut:
     )
     return BeltWearOut(
         says=f"It has grown by {f(found.percent, 'percent').shown}, {100 * found.used:.0f} % of what there is room for: {does}.{until}",
+        bar=wear_bar(f(100 * found.used, "percent"), f(100 * ORDER_AT, "percent"), f(100 * CHANGE_AT, "percent")),
         verdict=found.verdict,
         grown=f(found.grown_mm, "length", "tape"),
         grown_percent=f(found.percent, "percent"),

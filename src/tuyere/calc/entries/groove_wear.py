@@ -5,6 +5,7 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Angle, Gap, Size, Speed, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -12,7 +13,7 @@ from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 from tuyere.core.sources import PRACTICE
 from tuyere.core.steps import looked_up
-from tuyere.core.wear.groove import DISH_LIMIT_MM, GrooveWear, groove_wear, speed_change_percent
+from tuyere.core.wear.groove import DISH_LIMIT_MM, WATCH_SHARE, GrooveWear, groove_wear, speed_change_percent
 
 GROUP = "Upkeep"
 
@@ -38,16 +39,16 @@ class GrooveOut(Answer):
     """One wheel: how much of the limit its wear has used, how much deeper the belt sits, what to do."""
 
     wheel: Literal["driver", "driven"]
-    used: Figure
+    used: Figure = Field(title="Of the limit used")
     drop: Figure
     worn_diameter: Figure
     verdict: Literal["fine", "watch", "act"]
 
 
-class GrooveWearOut(Answer):
-    """What the gauge says of the wheels, and what to do."""
+class GrooveWearOut(CardAnswer):
+    """What the gauge says of the wheels, and what to do; the worse of two stands for both."""
 
-    says: str
+    used: Figure = Field(title="Of the limit used")
     verdict: Literal["fine", "watch", "act"]
     limit: Figure
     wheels: list[GrooveOut]
@@ -80,6 +81,17 @@ def _worked(given: GrooveIn, field: str) -> GrooveWear:
         },
     },
     first=("says", "verdict", "wheels"),
+    card=Card(
+        asks="Are the grooves worn?",
+        topic="Is it worn",
+        sentence="The driver was {driver.diameter} across when new; the gauge for {driver.angle} shows {driver.gap} of light at its worst, "
+        "and the belt has lost {driver.belt_less} across its top.|The driven wheel was {driven.diameter}, gauge {driven.angle}, "
+        "light {driven.gap}, belt {driven.belt_less}; the driver turns at {driver_speed}.",
+        figures=("used", "limit", "speed_change"),
+        picture="groove-gauge",
+        on_picture=("driver.gap",),
+        then=("groove-fit", "Does the belt still sit right?"),
+    ),
 )
 def groove_wear_entry(given: GrooveWearIn, frame: Frame) -> GrooveWearOut:
     """Work both wheels. Raises InputError where none was gauged."""
@@ -129,6 +141,8 @@ def groove_wear_entry(given: GrooveWearIn, frame: Frame) -> GrooveWearOut:
     limit = f(looked_up("g_dish", DISH_LIMIT_MM, "", PRACTICE), "gap")
     return GrooveWearOut(
         says=f"The {worst.wheel}'s groove has used {worst.used.shown} of the {limit.shown} it may lose: {does}.",
+        bar=wear_bar(worst.used, f(100 * WATCH_SHARE, "percent"), f(100.0, "percent"), words=("get one", "change it")),
+        used=worst.used,
         verdict=verdict,
         limit=limit,
         wheels=wheels,

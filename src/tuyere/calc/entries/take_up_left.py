@@ -4,11 +4,12 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Length, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.wear.take_up import take_up_left
+from tuyere.core.wear.take_up import CHANGE_AT, ORDER_AT, take_up_left
 
 GROUP = "Upkeep"
 
@@ -21,10 +22,9 @@ class TakeUpLeftIn(Input):
     length: Length | None = Field(default=None, description="length of the loop")
 
 
-class TakeUpLeftOut(Answer):
+class TakeUpLeftOut(CardAnswer):
     """How much is left, and what to do."""
 
-    says: str
     verdict: Literal["fine", "watch", "act"]
     growth_left: Figure
     grown: Figure | None
@@ -38,6 +38,14 @@ class TakeUpLeftOut(Answer):
     source="geometry of two strands; shares of common practice",
     example={"units": "us", "input": {"left": "1 1/8", "whole": "3", "length": "93"}},
     first=("says", "growth_left"),
+    card=Card(
+        asks="Is the take-up used up?",
+        topic="Is it worn",
+        sentence="Of {whole} of travel with a new loop {left} is left before the stop; the loop is {length} long.",
+        figures=("growth_left", "used", "grown"),
+        picture="take-up",
+        on_picture=("left",),
+    ),
 )
 def take_up_left_entry(given: TakeUpLeftIn, frame: Frame) -> TakeUpLeftOut:
     """Work what is left."""
@@ -51,6 +59,7 @@ def take_up_left_entry(given: TakeUpLeftIn, frame: Frame) -> TakeUpLeftOut:
     }[found.verdict]
     return TakeUpLeftOut(
         says=f"It can grow {room.shown} more; {100 * found.used:.0f} % of the travel is used: {does}.",
+        bar=wear_bar(f(100 * found.used, "percent"), f(100 * ORDER_AT, "percent"), f(100 * CHANGE_AT, "percent")),
         verdict=found.verdict,
         growth_left=room,
         grown=None if found.grown_percent is None else f(found.grown_percent, "percent"),

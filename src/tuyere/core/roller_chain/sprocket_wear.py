@@ -22,11 +22,12 @@ SHARE_OF_LIMIT = 1 / 3
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class SprocketWear:
-    """Diameter lost and tolerance of a new one, mm; how much shorter its pitch is, and the most, percent; what to do."""
+    """Diameter lost, tolerance of a new one and the most, mm; how much shorter its pitch is, and the most, percent; what to do."""
 
     new_mm: float
     lost_mm: float
     tolerance_mm: float
+    most_mm: float
     short_percent: float
     limit_percent: float
     verdict: str
@@ -62,6 +63,7 @@ def sprocket_wear(of: Chain, teeth: int, *, caliper_mm: float, hooked: bool) -> 
         new_mm=new,
         lost_mm=lost,
         tolerance_mm=tolerance,
+        most_mm=limit * pitch / 100,
         short_percent=short,
         limit_percent=limit,
         verdict=verdict,

@@ -52,6 +52,7 @@ const label = computed(() => Math.min(Math.max(x(props.bar.reading), 44), W - 44
 
 <style scoped>
 svg {
+  overflow: visible;
   width: 100%;
   max-width: 760px;
 }

@@ -14,6 +14,21 @@ export const PLACES: Record<string, { path: string; label: string; x: number; y:
     { path: 'centre_distance', label: 'apart', x: 50, y: 90 },
   ],
   slack: [],
+  'groove-gauge': [{ path: 'driver.gap', label: 'light', x: 21, y: 47 }],
+  sprocket: [{ path: 'caliper', label: 'the caliper reads', x: 78, y: 88 }],
+  'take-up': [
+    { path: 'moved', label: 'moved', x: 20, y: 90 },
+    { path: 'left', label: 'travel left', x: 84, y: 34 },
+  ],
+  strip: [
+    { path: 'thickness', label: 'thick', x: 8, y: 52 },
+    { path: 'width', label: 'wide', x: 50, y: 91 },
+  ],
+  toothed: [{ path: 'outside', label: 'the caliper reads', x: 78, y: 88 }],
+  housing: [
+    { path: 'bearing', label: 'housing', x: 32, y: 30 },
+    { path: 'around', label: 'air round it', x: 55, y: 48 },
+  ],
   bearings: [
     { path: 'pull', label: 'pull', x: 9, y: 70 },
     { path: 'overhang', label: 'overhang', x: 31, y: 89 },

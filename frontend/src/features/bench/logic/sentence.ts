@@ -28,6 +28,8 @@ export function linesOf(
       }
     if (f.form === 'choice')
       return { ...base, options: f.options.map((key) => ({ key, name: called[key] ?? keyWords(key) })) }
+    if (f.form === 'many')
+      return { ...base, many: true, options: f.options.map((key) => ({ key, name: called[key] ?? keyWords(key) })) }
     if (f.form === 'keyed') return { ...base, options: keyed(f.table).map(({ key, name }) => ({ key, name })) }
     return base
   }

@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import type { CalcLine, Worked } from '@/api/types'
-import { bodyOf, carryTyped, fieldsOf, type Schema } from '@/forms/schema'
+import { bodyOf, carryTyped, fieldsOf, typedOf, type Schema } from '@/forms/schema'
 import { fieldAt } from '@/forms/sentence'
 import SentenceForm from '@/forms/SentenceForm.vue'
 import { otherFaults } from '@/shared/format/faults'
@@ -76,11 +76,12 @@ function fresh() {
   clear()
 }
 function example() {
-  const given = Object.entries(props.calc.example.input as Record<string, unknown>)
-  take({
-    ...card.value.fresh,
-    ...Object.fromEntries(given.map(([k, v]) => [k, typeof v === 'boolean' ? v : String(v)])),
-  })
+  const given = props.calc.example.input as Record<string, unknown>
+  // Of a list to pick from each picked one is a mark.
+  const picked = fields.value.flatMap((f) =>
+    f.form === 'many' ? ((given[f.name] as string[] | undefined) ?? []).map((o) => [`${f.path}.${o}`, true]) : [],
+  )
+  take({ ...card.value.fresh, ...typedOf(given), ...(Object.fromEntries(picked) as Typed) })
 }
 // What is not a word or a flag of the refusals that stand at their blanks.
 const others = computed(() =>
@@ -119,6 +120,12 @@ const hung = computed(() =>
       },
     ]
   }),
+)
+// What was said here goes along: the next card takes what it asks as well.
+const carried = computed(() =>
+  Object.fromEntries(
+    Object.entries(typed.value).flatMap(([k, v]) => (typeof v === 'string' && v.trim() ? [[k, v]] : [])),
+  ),
 )
 const percent = (name: string) => {
   const n = Number(String(typed.value[name] ?? '').replace('%', ''))
@@ -163,6 +170,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
           :elevation="shown?.elevation"
           :efficiency="percent('efficiency')"
           :better="percent('better')"
+          :hooked="typed.hooked === true"
         />
         <HungBlank
           v-for="h in hung"
@@ -212,11 +220,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
             class="way"
             :to="{
               path: `/bench/${card.then[0]}`,
-              query: {
-                joint: String(typed.joint ?? ''),
-                thickness: String(typed.thickness ?? ''),
-                width: String(typed.width ?? ''),
-              },
+              query: carried,
             }"
             >{{ card.then[1] }}</router-link
           >
@@ -260,8 +264,16 @@ onBeforeUnmount(() => window.clearTimeout(timer))
 .picture.section {
   max-width: 560px;
 }
-.picture.slack {
-  max-width: 420px;
+.picture.slack,
+.picture.groove-gauge {
+  max-width: 440px;
+}
+.picture.sprocket,
+.picture.take-up,
+.picture.strip,
+.picture.toothed,
+.picture.housing {
+  max-width: 560px;
 }
 .picture :deep(svg) {
   display: block;

@@ -4,11 +4,12 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Percent, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.flat.wear import flat_wear
+from tuyere.core.flat.wear import CHANGE_AT, WATCH_AT, flat_wear
 
 GROUP = "Flat, round and link belts"
 
@@ -25,13 +26,13 @@ class FlatWearIn(Input):
     joint: Literal["whole", "opening", "pulled"] = Field(default="whole", description="state of the joint")
 
 
-class FlatWearOut(Answer):
+class FlatWearOut(CardAnswer):
     """What is left and what to do."""
 
-    says: str
     verdict: Literal["fine", "watch", "act"]
-    left: Figure
-    asked: Figure | None
+    left: Figure = Field(title="Section left")
+    gone: Figure = Field(title="Section gone")
+    asked: Figure | None = Field(title="Asked of what is left")
 
 
 @calculation(
@@ -51,6 +52,17 @@ class FlatWearOut(Answer):
         },
     },
     first=("says", "left"),
+    card=Card(
+        asks="Is the flat belt worn?",
+        topic="Is it worn",
+        sentence="A belt of {thickness_new} by {width_new} when new is {thickness} by {width} now, at its worst place.|"
+        "Its face is {face_worn?sound:worn through or glazed}, its joint is {joint}; the duty asks {asked} of what a new one carries.",
+        figures=("left", "gone", "asked"),
+        picture="strip",
+        fresh={"joint": "whole"},
+        on_picture=("thickness", "width"),
+        names={"joint": {"whole": "whole", "opening": "beginning to open", "pulled": "pulling out"}},
+    ),
 )
 def flat_belt_wear(given: FlatWearIn, frame: Frame) -> FlatWearOut:
     """Judge the belt. Raises InputError for one that is larger than new."""
@@ -62,13 +74,15 @@ def flat_belt_wear(given: FlatWearIn, frame: Frame) -> FlatWearOut:
         joint=given.joint,
     )
     f = frame.figure
-    left = f(found.left_percent, "percent")
+    left, gone = f(found.left_percent, "percent"), f(100 - found.left_percent, "percent")
     does = {"fine": "it may stay", "watch": "watch it, and have the next one ready", "act": "change it"}[found.verdict]
     asked = None if found.asked_percent is None else f(found.asked_percent, "percent")
     more = "" if asked is None else f" The duty asks {asked.shown} of what is left."
     return FlatWearOut(
         says=f"{left.shown} of its section is left; {found.because}: {does}.{more}",
+        bar=wear_bar(gone, f(100 - WATCH_AT, "percent"), f(100 - CHANGE_AT, "percent"), words=("watch", "change it")),
         verdict=found.verdict,
         left=left,
+        gone=gone,
         asked=asked,
     )

@@ -4,7 +4,8 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Size
 from tuyere.calc.families.roller_chain.parts import Number, Teeth
 from tuyere.calc.frame import Frame
@@ -25,10 +26,9 @@ class SprocketWearIn(Input):
     hooked: bool = Field(default=False, description="the tips lean, or a ridge stands beside the rollers' track")
 
 
-class SprocketWearOut(Answer):
+class SprocketWearOut(CardAnswer):
     """What is lost, what a new chain would find, and what to do."""
 
-    says: str
     verdict: Literal["fine", "watch", "act"]
     new: Figure
     lost: Figure
@@ -44,6 +44,17 @@ class SprocketWearOut(Answer):
     source="geometry; ASME B29.1, recalled; common practice",
     example={"units": "us", "input": {"chain": "60", "teeth": 17, "caliper": "3.58"}},
     first=("says", "lost"),
+    card=Card(
+        asks="Is the sprocket worn?",
+        topic="Is it worn",
+        sentence="A sprocket of {teeth} teeth for chain {chain} measures {caliper} over its roots; "
+        "its teeth {hooked?stand upright:lean, or have a ridge}.",
+        figures=("lost", "new", "pitch_short"),
+        picture="sprocket",
+        fresh={"chain": "60"},
+        on_picture=("caliper",),
+        then=("chain-wear", "And the chain?"),
+    ),
 )
 def sprocket_wear_entry(given: SprocketWearIn, frame: Frame) -> SprocketWearOut:
     """Judge the sprocket. Raises InputError for a diameter that is none of this sprocket's."""
@@ -64,6 +75,12 @@ def sprocket_wear_entry(given: SprocketWearIn, frame: Frame) -> SprocketWearOut:
         )
     return SprocketWearOut(
         says=f"{lost.shown} is lost across: a new chain finds its pitch {short.shown} short; {does}.",
+        bar=wear_bar(
+            lost,
+            f(min(found.tolerance_mm, found.most_mm), "gap"),
+            f(found.most_mm, "gap"),
+            words=("watch", "change it"),
+        ),
         verdict=found.verdict,
         new=f(found.new_mm, "length", "size"),
         lost=lost,

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Size, maybe
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
@@ -40,10 +41,9 @@ class ToothWearIn(Input):
     )
 
 
-class ToothWearOut(Answer):
+class ToothWearOut(CardAnswer):
     """What is worn, and what to do with belt and pulley."""
 
-    says: str
     verdict: Literal["fine", "watch", "act"]
     belt: Literal["fine", "watch", "act"]
     pulley: Literal["fine", "watch", "act"] | None
@@ -63,6 +63,15 @@ class ToothWearOut(Answer):
         "input": {"profile": "H8M", "teeth": 36, "outside": "3.545", "signs": ["lands-polished"]},
     },
     first=("says", "lost"),
+    card=Card(
+        asks="Are belt teeth and pulley worn?",
+        topic="Is it worn",
+        sentence="A pulley of {teeth} teeth, profile {profile}, measures {outside} over its teeth.|On the belt: {signs}",
+        figures=("lost", "new", "tolerance"),
+        picture="toothed",
+        on_picture=("outside",),
+        names={"signs": {k: w for k, w in WORDS.items()}},
+    ),
 )
 def tooth_wear_entry(given: ToothWearIn, frame: Frame) -> ToothWearOut:
     """Judge belt and pulley. Raises InputError where nothing was measured or seen, or for a diameter that cannot be."""
@@ -93,6 +102,14 @@ def tooth_wear_entry(given: ToothWearIn, frame: Frame) -> ToothWearOut:
     text = "; ".join(said)
     return ToothWearOut(
         says=f"{text[:1].upper()}{text[1:]}.",
+        bar=None
+        if found.lost_mm is None or found.tolerance_mm is None
+        else wear_bar(
+            f(found.lost_mm, "gap"),
+            f(found.tolerance_mm / 2, "gap"),
+            f(found.tolerance_mm, "gap"),
+            words=("watch", "change it"),
+        ),
         verdict=worst,
         belt=found.belt,
         pulley=found.pulley,
