@@ -50,12 +50,16 @@ def test_a_word_a_belt_number_and_a_duty_lead_where_they_should(
 def test_the_handbook_filters_its_formulas_too(open_page: Opener, axe: Callable[[Page], list[str]]) -> None:
     page = open_page()
     page.goto(home(page) + "/handbook")
+    # The index opens one subject; a word is looked for in all of them.
+    subjects = page.get_by_role("navigation", name="Subjects")
+    subjects.get_by_role("button", name=re.compile("Roller chain")).click()
+    expect(page.get_by_role("heading", name="Roller chain", exact=True)).to_be_visible()
     page.locator("article").first.wait_for()
     formulas = page.locator("article").count()
     page.get_by_label("Find a table or a formula").fill("elongation")
     expect(page.locator("main").get_by_role("status")).to_contain_text("formulas hold “elongation”")
     expect(page.locator("article").first).to_contain_text("elongation")
-    assert 0 < page.locator("article").count() < formulas / 4
+    assert 0 < page.locator("article").count() < formulas / 2
     page.get_by_label("Find a table or a formula").fill("zeppelin")
     expect(page.get_by_text("Nothing here holds “zeppelin”")).to_be_visible()
     expect(page.locator("article")).to_have_count(0)

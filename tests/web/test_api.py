@@ -62,6 +62,7 @@ def test_a_refusal_names_field_reason_and_range(client: FlaskClient) -> None:
     assert got.status_code == 422
     assert got.json["errors"][0] | {"reason": ""} == {
         "path": "input.power",
+        "called": "Power",
         "value": "15 in",
         "reason": "",
         "allowed": "for example 15hp, 7,5 kW",
@@ -153,6 +154,8 @@ def test_shorthand_and_handbook(client: FlaskClient) -> None:
     )
     book = client.get("/api/handbook").json
     assert len(book["tables"]) == 104 and all(t["source"] and t["recalled"] for t in book["tables"])
+    # Every subject of the index holds something, and nothing stands outside the index.
+    assert {x["subject"] for x in book["tables"] + book["formulas"]} == set(book["subjects"])
     assert len(book["formulas"]) > 45 and all(f["source"] and f["expression"] for f in book["formulas"])
 
 

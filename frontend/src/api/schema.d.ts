@@ -11203,6 +11203,8 @@ export interface components {
             says: string;
             /** Source */
             source: string;
+            /** Subject */
+            subject: string;
             /** Symbol */
             symbol: string;
             /** Unit */
@@ -11498,7 +11500,7 @@ export interface components {
         GrooveOut: {
             /** Belt rides lower by */
             drop: components["schemas"]["Figure"];
-            /** Travel used */
+            /** Of the limit used */
             used: components["schemas"]["Figure"];
             /**
              * State
@@ -11558,7 +11560,7 @@ export interface components {
             says?: string;
             /** Speed change */
             speed_change: components["schemas"]["Figure"] | null;
-            /** Travel used */
+            /** Of the limit used */
             used: components["schemas"]["Figure"];
             /**
              * State
@@ -11717,11 +11719,13 @@ export interface components {
         };
         /**
          * Handbook
-         * @description All of it.
+         * @description All of it; ``subjects`` is its index.
          */
         Handbook: {
             /** Formulas */
             formulas: components["schemas"]["FormulaOut"][];
+            /** Subjects */
+            subjects: string[];
             /** Tables */
             tables: components["schemas"]["TableOut"][];
         };
@@ -20087,6 +20091,8 @@ export interface components {
             rule: string;
             /** Source */
             source: string;
+            /** Subject */
+            subject: string;
             /** Title */
             title: string;
         };

@@ -183,4 +183,9 @@ def table(name: str) -> Table:
 
 def all_tables() -> list[Table]:
     """Every declared table, in order of declaration."""
-    return [table(name) for name in _REGISTRY]
+    return [t for _, t in tables_of_packages()]
+
+
+def tables_of_packages() -> list[tuple[str, Table]]:
+    """Every declared table behind the package that it belongs to."""
+    return [(package, table(name)) for name, (package, _) in _REGISTRY.items()]

@@ -10,7 +10,8 @@ from flask_openapi3 import APIBlueprint, Tag
 from tuyere.calc.answer import Answer
 from tuyere.core.show import formula_card
 from tuyere.core.steps import FORMULAS
-from tuyere.core.tables import all_tables
+from tuyere.core.tables import tables_of_packages
+from tuyere.web.handbook.subjects import index, subject_of
 from tuyere.web.plumbing.common import lasting
 
 api = APIBlueprint("handbook", __name__, url_prefix="/api", abp_tags=[Tag(name="handbook")])
@@ -28,6 +29,7 @@ class TableOut(Answer):
     """A table with its provenance and its rows."""
 
     id: str
+    subject: str
     title: str
     source: str
     edition: str
@@ -44,6 +46,7 @@ class FormulaOut(Answer):
     """A formula as LaTeX with its source."""
 
     id: str
+    subject: str
     symbol: str
     name: str
     unit: str
@@ -56,8 +59,9 @@ class FormulaOut(Answer):
 
 
 class Handbook(Answer):
-    """All of it."""
+    """All of it; ``subjects`` is its index."""
 
+    subjects: list[str]
     tables: list[TableOut]
     formulas: list[FormulaOut]
 
@@ -66,6 +70,7 @@ def _handbook() -> Handbook:
     tables = [
         TableOut(
             id=t.id,
+            subject=subject_of(package),
             title=t.title,
             source=t.source,
             edition=t.edition,
@@ -77,9 +82,10 @@ def _handbook() -> Handbook:
             columns=[ColumnOut(name=c.name, unit=c.unit, meaning=c.meaning) for c in t.columns],
             rows=[list(r) for r in t.rows],
         )
-        for t in all_tables()
+        for package, t in tables_of_packages()
     ]
-    return Handbook(tables=tables, formulas=[FormulaOut(id=key, **formula_card(f)) for key, f in FORMULAS.items()])
+    formulas = [FormulaOut(id=key, subject=subject_of(key), **formula_card(f)) for key, f in FORMULAS.items()]
+    return Handbook(subjects=index(), tables=tables, formulas=formulas)
 
 
 @api.get("/handbook", summary="Tables and formulas", responses={200: Handbook})

@@ -1,15 +1,23 @@
 <script setup lang="ts">
 import TypedBlank from '@/forms/TypedBlank.vue'
 
-// A blank of the sentence hung on the picture where it is measured; the same value, typed at either place.
-defineProps<{ label: string; unit: string; x: number; y: number; bad?: boolean }>()
+// A blank hung on the picture where it is measured. Where a sentence asks it too it is the same value, typed at either place.
+defineProps<{
+  label: string
+  /** What it is for who hears it, where it is asked nowhere else. */
+  says?: string
+  unit: string
+  x: number
+  y: number
+  bad?: boolean
+}>()
 const typed = defineModel<string>({ required: true })
 </script>
 
 <template>
-  <span class="hung" :style="{ left: `${x}%`, top: `${y}%` }">
+  <span class="hung" :class="{ own: says }" :style="{ left: `${x}%`, top: `${y}%` }">
     <span class="label" aria-hidden="true">{{ label }}</span>
-    <TypedBlank v-model="typed" :says="`${label}, on the drawing`" :unit="unit" :bad="bad" :wide="5" />
+    <TypedBlank v-model="typed" :says="says ?? `${label}, on the drawing`" :unit="unit" :bad="bad" :wide="5" />
   </span>
 </template>
 
@@ -22,6 +30,20 @@ const typed = defineModel<string>({ required: true })
   background: var(--sheet);
   padding: 0 6px;
   white-space: nowrap;
+}
+/* On a phone the picture is too small to hold what is asked nowhere else: it stands below it. */
+@media (max-width: 700px) {
+  .own {
+    position: static;
+    transform: none;
+    grid-template-columns: minmax(0, 1fr) 130px;
+    align-items: baseline;
+    justify-items: start;
+    padding: 4px 0;
+  }
+  .own .label {
+    font-size: 1rem;
+  }
 }
 .label {
   font-size: 0.8125rem;

@@ -66,4 +66,9 @@ svg {
   stroke-width: 6;
   fill: none;
 }
+@media (max-width: 700px) {
+  text {
+    font-size: 30px;
+  }
+}
 </style>

@@ -6,7 +6,8 @@ import { useRoute } from 'vue-router'
 import { api, attempt } from '@/api/client'
 import type { IdentifyAnswer } from '@/api/types'
 import { grooves } from '@/forms/grooves'
-import { faultAt, otherFaults } from '@/shared/format/faults'
+import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
+import { isBare } from '@/shared/format/units'
 import { useKept } from '@/shared/state/kept'
 import { carryFields, LENGTH } from '@/shared/state/carried'
 import { useQuestion } from '@/shared/state/question'
@@ -18,6 +19,11 @@ import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import WordField from '@/shared/ui/WordField.vue'
+
+import HungBlank from '../components/HungBlank.vue'
+import MeasuredBelt from '../pictures/MeasuredBelt.vue'
+import PrintedBelt from '../pictures/PrintedBelt.vue'
+import TwoWheels from '../pictures/TwoWheels.vue'
 
 // What is this belt? Three ways to it, by what there is: print on it, the belt and a tape, or only the sheaves.
 const settings = useSettings()
@@ -51,6 +57,22 @@ const LENGTHS = {
   centre_high: LENGTH,
 }
 const { value: f } = useKept('what-belt', fresh, (v, from) => carryFields(v, from, LENGTHS))
+// What is measured hangs on the picture where the tape goes.
+const PICTURED = {
+  marking: [],
+  tape: [
+    { name: 'top_width', label: 'across the top', says: 'Width across the top', x: 22, y: 11 },
+    { name: 'depth', label: 'deep', says: 'Depth', x: 46.5, y: 47 },
+    { name: 'outside_length', label: 'once round the outside', says: 'Length round the outside', x: 74.5, y: 49 },
+  ],
+  sheaves: [
+    { name: 'driver_diameter', label: 'driver, outside dia', says: 'Driver, outside diameter', x: 10, y: 46 },
+    { name: 'driven_diameter', label: 'driven, outside dia', says: 'Driven, outside diameter', x: 92, y: 46 },
+    { name: 'centre', label: 'centre distance', says: 'Centre distance, as it stands', x: 49, y: 90 },
+  ],
+} as const
+const pictured = computed(() => PICTURED[f.value.way])
+const unit = computed(() => (settings.units === 'us' ? 'in' : 'mm'))
 const found = ref<HTMLElement>()
 const {
   answer,
@@ -120,18 +142,32 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       </button>
     </div>
     <form class="sheet block" @submit.prevent="ask">
+      <div v-if="pictured.length" class="picture">
+        <MeasuredBelt v-if="f.way === 'tape'" :cogged="f.cogged === 'cogged'" />
+        <TwoWheels v-else :result="undefined" :elevation="null" />
+        <HungBlank
+          v-for="h in pictured"
+          :key="h.name"
+          v-model="f[h.name]"
+          :label="h.label"
+          :says="h.says"
+          :unit="isBare(f[h.name]) || !f[h.name] ? unit : ''"
+          :x="h.x"
+          :y="h.y"
+          :bad="!!fault(h.name)"
+        />
+      </div>
+      <PrintedBelt v-else :print="f.marking" class="printed" />
+      <p v-for="h in pictured.filter((x) => fault(x.name))" :key="h.name" class="field-fault" role="alert">
+        {{ h.says }}: {{ faultText(fault(h.name)!) }}
+      </p>
+      <p v-if="f.way === 'marking'" class="dim">
+        On its back, or on its side: wipe it with a dry rag and hold a light across it.
+      </p>
       <div v-if="f.way === 'marking'" class="fields">
         <WordField v-model="f.marking" label="As it is printed; ? for a worn digit" :fault="fault('marking')" />
       </div>
       <div v-else-if="f.way === 'tape'" class="fields">
-        <QuantityField v-model="f.top_width" label="Width across the top" fractions :fault="fault('top_width')" />
-        <QuantityField v-model="f.depth" label="Depth" fractions :fault="fault('depth')" />
-        <QuantityField
-          v-model="f.outside_length"
-          label="Length round the outside"
-          fractions
-          :fault="fault('outside_length')"
-        />
         <ChoiceField v-model="f.cogged" label="Underneath" :choices="underneath" clearable :fault="fault('cogged')" />
       </div>
       <div v-else class="fields">
@@ -142,19 +178,6 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
           clearable
           :fault="fault('groove')"
         />
-        <QuantityField
-          v-model="f.driver_diameter"
-          label="Driver, outside diameter"
-          fractions
-          :fault="fault('driver_diameter')"
-        />
-        <QuantityField
-          v-model="f.driven_diameter"
-          label="Driven, outside diameter"
-          fractions
-          :fault="fault('driven_diameter')"
-        />
-        <QuantityField v-model="f.centre" label="Centre distance, as it stands" fractions :fault="fault('centre')" />
         <QuantityField v-model="f.centre_low" label="Or the slide: closest" fractions :fault="fault('centre_low')" />
         <QuantityField v-model="f.centre_high" label="and furthest apart" fractions :fault="fault('centre_high')" />
       </div>
@@ -271,6 +294,16 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
   display: grid;
   gap: 12px;
   min-width: 0;
+}
+.picture {
+  position: relative;
+  width: 100%;
+  max-width: 900px;
+  justify-self: center;
+}
+.printed {
+  max-width: 900px;
+  justify-self: center;
 }
 .big {
   font-size: 2.5rem;

@@ -16,8 +16,17 @@ const words = ref('')
 // What holds the words, the closest first; undefined where nothing is looked for and all of it stands.
 const held = ref<{ tables: string[]; formulas: string[] }>()
 let asked = 0
-const inOrder = <T extends { id: string }>(all: T[], ids?: string[]) =>
-  ids ? ids.flatMap((id) => all.find((x) => x.id === id) ?? []) : all
+// One subject stands open; what is looked for is looked for in all of them.
+const subject = ref('')
+const counts = computed(() =>
+  (book.value?.subjects ?? []).map((name) => ({
+    name,
+    tables: book.value?.tables.filter((t) => t.subject === name).length ?? 0,
+    formulas: book.value?.formulas.filter((f) => f.subject === name).length ?? 0,
+  })),
+)
+const inOrder = <T extends { id: string; subject: string }>(all: T[], ids?: string[]) =>
+  ids ? ids.flatMap((id) => all.find((x) => x.id === id) ?? []) : all.filter((x) => x.subject === subject.value)
 const tables = computed(() => inOrder(book.value?.tables ?? [], held.value?.tables))
 const formulas = computed(() => inOrder(book.value?.formulas ?? [], held.value?.formulas))
 
@@ -27,10 +36,16 @@ watch(words, async (typed) => {
   const got = await attempt(api.GET('/api/handbook/find', { params: { query: { text: typed } } }))
   if (mine === asked && got.ok) held.value = got.data
 })
+// A formula is set when its subject is opened: hundreds of them would hold up the page.
+watch(formulas, async (shown) => {
+  for (const f of shown) tex.value[f.id] ??= await render(`${f.symbol} = ${f.expression}`)
+})
 async function show(wanted: string) {
-  if (!wanted) return
+  const at = [...(book.value?.tables ?? []), ...(book.value?.formulas ?? [])].find((x) => x.id === wanted)
+  if (!at) return
   words.value = ''
   held.value = undefined
+  subject.value = at.subject
   open.value[wanted] = true
   await nextTick()
   document.getElementById(wanted)?.scrollIntoView()
@@ -47,10 +62,7 @@ onMounted(async () => {
     return
   }
   book.value = got.data
-  const made = await Promise.all(
-    got.data.formulas.map(async (f) => [f.id, await render(`${f.symbol} = ${f.expression}`)] as const),
-  )
-  tex.value = Object.fromEntries(made)
+  subject.value = got.data.subjects[0] ?? ''
   await show(route.hash.slice(1))
 })
 </script>
@@ -64,72 +76,126 @@ onMounted(async () => {
     </p>
     <p v-if="failed">{{ failed }}</p>
     <p v-else-if="!book" class="dim">Opening the handbook…</p>
-    <template v-else>
-      <el-input
-        v-model="words"
-        class="words find"
-        aria-label="Find a table or a formula"
-        placeholder="Find: slack, arc, SPB, oil…"
-        clearable
-      />
-      <p v-if="held" role="status">
-        <template v-if="tables.length + formulas.length"
-          >{{ tables.length }} tables and {{ formulas.length }} formulas hold “{{ words.trim() }}”.</template
+    <div v-else class="parts">
+      <nav class="index" aria-label="Subjects">
+        <button
+          v-for="c in counts"
+          :key="c.name"
+          type="button"
+          class="plain"
+          :aria-current="!held && c.name === subject ? 'true' : undefined"
+          @click="((words = ''), (held = undefined), (subject = c.name))"
         >
-        <template v-else
-          >Nothing here holds “{{ words.trim() }}”. The line at the top of the page looks through machines, tasks and
-          the shelf too.</template
-        >
-      </p>
-      <h2 v-if="tables.length">Tables</h2>
-      <section v-for="t in tables" :id="t.id" :key="t.id" class="sheet table">
-        <button type="button" class="plain head" :aria-expanded="open[t.id] === true" @click="open[t.id] = !open[t.id]">
-          <h3>{{ t.title }}</h3>
-          <span
-            >{{ t.source }}<template v-if="t.edition">, {{ t.edition }}</template></span
-          >
-          <span class="dim"
-            >{{ t.recalled }} · confidence {{ t.confidence }} · {{ t.rows.length }} rows · between rows:
-            {{ t.rule }}</span
-          >
+          {{ c.name }} <span class="dim">{{ c.tables + c.formulas }}</span>
         </button>
-        <div v-if="open[t.id]" class="body">
-          <p v-if="t.notes">{{ t.notes }}</p>
-          <table>
-            <thead>
-              <tr>
-                <th v-for="c in t.columns" :key="c.name" scope="col" :title="c.meaning">
-                  {{ c.meaning }}<span v-if="c.unit !== '1'" class="dim">, {{ c.unit }}</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(r, k) in t.rows" :key="k">
-                <td v-for="(v, j) in r" :key="j">{{ v === true ? 'yes' : v === false ? 'no' : v }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-      </section>
-      <h2 v-if="formulas.length">Formulas</h2>
-      <section v-if="formulas.length" class="sheet formulas">
-        <article v-for="f in formulas" :id="f.id" :key="f.id" :class="{ wanted: open[f.id] }">
-          <p>
-            <strong>{{ f.name }}</strong> <span class="dim">{{ f.unit === '1' ? '' : f.unit }}</span>
-          </p>
-          <!-- eslint-disable-next-line vue/no-v-html -- KaTeX output of our own formulas -->
-          <div class="tex" tabindex="0" v-html="tex[f.id]" />
-          <p class="dim">
-            {{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} ·
-            confidence {{ f.confidence }}
-          </p>
-        </article>
-      </section>
-    </template>
+      </nav>
+      <div class="body-of">
+        <el-input
+          v-model="words"
+          class="words find"
+          aria-label="Find a table or a formula"
+          placeholder="Find: slack, arc, SPB, oil…"
+          clearable
+        />
+        <p v-if="held" role="status">
+          <template v-if="tables.length + formulas.length"
+            >{{ tables.length }} tables and {{ formulas.length }} formulas hold “{{ words.trim() }}”.</template
+          >
+          <template v-else
+            >Nothing here holds “{{ words.trim() }}”. The line at the top of the page looks through machines, tasks and
+            the shelf too.</template
+          >
+        </p>
+        <h2 v-if="!held" class="subject">{{ subject }}</h2>
+        <h3 v-if="tables.length" class="kind">Tables</h3>
+        <section v-for="t in tables" :id="t.id" :key="t.id" class="sheet table">
+          <button
+            type="button"
+            class="plain head"
+            :aria-expanded="open[t.id] === true"
+            @click="open[t.id] = !open[t.id]"
+          >
+            <h4>{{ t.title }}</h4>
+            <span
+              >{{ t.source }}<template v-if="t.edition">, {{ t.edition }}</template></span
+            >
+            <span class="dim"
+              >{{ t.recalled }} · confidence {{ t.confidence }} · {{ t.rows.length }} rows · between rows:
+              {{ t.rule }}</span
+            >
+          </button>
+          <div v-if="open[t.id]" class="body">
+            <p v-if="t.notes">{{ t.notes }}</p>
+            <table>
+              <thead>
+                <tr>
+                  <th v-for="c in t.columns" :key="c.name" scope="col" :title="c.meaning">
+                    {{ c.meaning }}<span v-if="c.unit !== '1'" class="dim">, {{ c.unit }}</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="(r, k) in t.rows" :key="k">
+                  <td v-for="(v, j) in r" :key="j">{{ v === true ? 'yes' : v === false ? 'no' : v }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
+        </section>
+        <h3 v-if="formulas.length" class="kind">Formulas</h3>
+        <section v-if="formulas.length" class="sheet formulas">
+          <article v-for="f in formulas" :id="f.id" :key="f.id" :class="{ wanted: open[f.id] }">
+            <p>
+              <strong>{{ f.name }}</strong> <span class="dim">{{ f.unit === '1' ? '' : f.unit }}</span>
+            </p>
+            <!-- eslint-disable-next-line vue/no-v-html -- KaTeX output of our own formulas -->
+            <div class="tex" tabindex="0" v-html="tex[f.id]" />
+            <p class="dim">
+              {{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} ·
+              confidence {{ f.confidence }}
+            </p>
+          </article>
+        </section>
+      </div>
+    </div>
   </main>
 </template>
 
 <style scoped>
+.parts {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 16px;
+  align-items: start;
+}
+.body-of {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 10px;
+}
+.index {
+  position: sticky;
+  top: 0;
+  display: grid;
+  max-height: calc(100vh - 70px);
+  overflow: auto;
+}
+.index button {
+  min-height: 44px;
+  padding: 4px 12px;
+  text-align: left;
+  border-left: 5px solid transparent;
+  color: var(--touch);
+  font: 500 1.0625rem var(--face-label);
+}
+.index [aria-current] {
+  color: var(--ink);
+  border-left-color: var(--ink);
+  background: var(--sheet);
+}
+.kind {
+  color: var(--dim);
+}
 .lead {
   max-width: 76ch;
 }
@@ -142,7 +208,9 @@ onMounted(async () => {
   width: 100%;
   padding: 10px 16px;
 }
-.head h3 {
+.head h4 {
+  margin: 0;
+  font: 600 1.125rem var(--face-label);
   color: var(--touch);
   text-decoration: underline;
   text-underline-offset: 4px;
@@ -195,6 +263,19 @@ article.wanted {
   padding: 6px 0;
 }
 @media (max-width: 700px) {
+  .parts {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .index {
+    position: static;
+    grid-template-columns: 1fr 1fr;
+    gap: 8px;
+    max-height: none;
+  }
+  .index button {
+    border: 1px solid var(--line);
+    background: var(--sheet);
+  }
   .formulas {
     grid-template-columns: minmax(0, 1fr);
   }
