@@ -96,8 +96,8 @@ const sheet = (spare: number): Sheet => ({
   setting: { by: 'press', title: '', steps: [], room: '', remark: '' },
   call_outs: [
     callOut('n1', 'wheel:driver', 'driver', 'driver.speed', null),
-    callOut('d1', 'wheel:driver', 'sheave pitch', 'driver.sheave.diameter', null),
-    callOut('a', 'centres:driver-driven', 'centres', 'centre_distance', null, ['pitches']),
+    callOut('d1', 'wheel:driver', 'pitch dia', 'driver.sheave.diameter', null),
+    callOut('a', 'centres:driver-driven', 'centre distance', 'centre_distance', null, ['pitches']),
     callOut('slack', 'strand:driver-driven', 'slack, per belt', null, 's4'),
   ],
 })

@@ -18,7 +18,7 @@ from tuyere.store.machines.views import DriveLine, MachineList
 from tuyere.store.plumbing.base import now
 from tuyere.store.upkeep.views import WallDrive, WallMachine, WallView
 
-MOST = 150
+MOST = 80
 SOON = timedelta(days=1)
 _ORDER = {"act": 0, "watch": 1, "none": 2, "fine": 3}
 

@@ -16,12 +16,13 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import DutyFieldset from '@/forms/DutyFieldset.vue'
-import InFull from '@/options/InFull.vue'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
 import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '@/forms/duty'
 import { compareInput, questions, type Question } from '@/forms/questions'
 
+// One family looked through to the end comes after the best of each.
+const InFull = later(() => import('@/options/InFull.vue'))
 const SearchField = later(() => import('@/shared/ui/SearchField.vue'))
 
 // A duty without a drive yet, from the command line or typed here; what is chosen is then put on a machine.

@@ -4,14 +4,17 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { api, attempt } from '@/api/client'
 import type { components } from '@/api/schema'
 import type { CompareAnswer, CompareInput, Drive, Elevation, Picked, Problem, Sheet } from '@/api/types'
-import InFull from '@/options/InFull.vue'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
 import { fieldsOf } from '@/forms/duty'
 import { compareInput, type Question } from '@/forms/questions'
 import FaultList from '@/shared/ui/FaultList.vue'
+import { later } from '@/shared/ui/later'
 import { otherFaults } from '@/shared/format/faults'
 import { useSettings } from '@/shared/state/settings'
+
+// One family looked through to the end comes after the best of each.
+const InFull = later(() => import('@/options/InFull.vue'))
 
 const props = defineProps<{
   drive: Drive
