@@ -91,12 +91,12 @@ def test_an_old_line_shaft_belt_gets_its_length_and_its_lacing(
     row = page.locator(".answer tr", has=page.get_by_role("rowheader", name="Loop length"))
     worked = row.locator("td").first.inner_text()
     cut = (
-        page.locator(".answer tr", has=page.get_by_role("rowheader", name="Cut length"))
+        page.locator(".answer tr", has=page.get_by_role("rowheader", name="Length to cut", exact=True))
         .locator("td")
         .first.inner_text()
     )
     short = (
-        page.locator(".answer tr", has=page.get_by_role("rowheader", name="Cut short")).locator("td").first.inner_text()
+        page.locator(".answer tr", has=page.get_by_role("rowheader", name="Cut short by")).locator("td").first.inner_text()
     )
 
     def inches(text: str) -> float:
@@ -130,17 +130,17 @@ def test_a_worn_chain_measured_with_a_tape_on_a_phone(open_page: Opener, axe: Ca
     page.goto(home(page) + "/bench/chain-wear?all")
     choose(page, "Chain", "80")
     page.get_by_label("Pitches").fill("12")
-    page.get_by_label("Measured").fill("9 in")
+    page.get_by_label("The length read").fill("9 in")
     page.get_by_role("button", name="Work it out").click()
     expect(page.get_by_text("12 pitches of chain 80 are 12.62 in")).to_be_visible()
-    page.get_by_label("Measured").fill("13 1/16")
+    page.get_by_label("The length read").fill("13 1/16")
     page.get_by_role("button", name="Work it out").click()
     answer = page.locator(".answer")
     # 13 1/16 in over the rollers of 12 one-inch pitches: 13.0625 - 0.625 = 12.4375 in, 3.6 %.
-    expect(answer.locator("tr", has=page.get_by_role("rowheader", name="Elongation")).locator("td").first).to_have_text(
+    expect(answer.locator("tr", has=page.get_by_role("rowheader", name="Worn longer by")).locator("td").first).to_have_text(
         "3.6 %"
     )
-    expect(answer.locator("tr", has=page.get_by_role("rowheader", name="Verdict")).locator("td").first).to_have_text(
+    expect(answer.locator("tr", has=page.get_by_role("rowheader", name="State")).locator("td").first).to_have_text(
         "replace"
     )
     expect(
@@ -175,10 +175,10 @@ def test_a_synchronous_drive_without_a_public_rating_says_what_it_needs(
     page.get_by_role("button", name="Work it out").click()
     expect(page.get_by_text(re.compile("no public rating of H8M is on hand"))).to_be_visible()
     expect(page.get_by_text(re.compile("the working tension allowed for this belt and width"))).to_be_visible()
-    page.get_by_label("Own tension").fill("1800 N")
+    page.get_by_label("Working tension its maker allows").fill("1800 N")
     page.get_by_role("button", name="Work it out").click()
     page.get_by_text(re.compile(r"^The other \d+ figures")).click()
-    basis = page.locator(".answer tr", has=page.get_by_role("rowheader", name="Basis"))
+    basis = page.locator(".answer tr", has=page.get_by_role("rowheader", name="Rated by"))
     expect(basis.locator("td").first).to_have_text("your own allowed tension")
     assert axe(page) == []
     # The drives that are there show their tension and their teeth, at a phone's width too.

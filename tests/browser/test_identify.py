@@ -45,8 +45,8 @@ def test_a_counter_clerk_gets_what_is_it_from_a_tape_and_two_pulleys(
     page.get_by_label("Driven diameter").fill("9 3/4")
     page.get_by_role("button", name="Work it out").click()
     expect(page.get_by_text("the centre distance or the take-up's range is needed")).to_be_visible()
-    page.get_by_label("Centre low").fill("33 1/2")
-    page.get_by_label("Centre high").fill("35")
+    page.get_by_label("Least centre distance").fill("33 1/2")
+    page.get_by_label("Greatest centre distance").fill("35")
     page.get_by_role("button", name="Work it out").click()
     expect(page.get_by_role("heading", name="Fits the sheaves")).to_be_visible()
     assert cell(page, "Answer") == "B90"
@@ -69,7 +69,7 @@ def test_an_a_belt_in_b_grooves_is_explained_and_kept_as_temporary(
     page.get_by_label("Outside diameter").fill("5 3/4")
     page.get_by_role("button", name="Work it out").click()
     expect(page.get_by_role("img", name=re.compile("Cross-section"))).to_be_visible()
-    assert cell(page, "Verdict") == "emergency" and cell(page, "Speed change").startswith("-")
+    assert cell(page, "State") == "emergency" and cell(page, "Speed change").startswith("-")
     no_sideways(page)
     assert axe(page) == []
     page.goto(home(page) + "/machines")
@@ -97,7 +97,7 @@ def test_a_planner_holds_the_build_of_today_against_the_options_by_shaft_load(op
     expect(page.locator(".names .what .figure")).to_be_visible()
     now = page.locator(".names .what .figure").inner_text()
     tab(page, "Choose")
-    page.get_by_role("button", name="Shaft pull").click()
+    page.get_by_role("button", name="Shaft load").click()
     rows = page.locator(".beside tbody tr")
     expect(rows.first).to_contain_text("on the machine now")
     expect(rows.first).to_contain_text(now)

@@ -1,12 +1,23 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
+
 // A sheet that is seldom needed: its title is the button that opens it; it stands open where something was begun in it.
-defineProps<{ title: string; note?: string; open?: boolean }>()
+const props = defineProps<{ title: string; note?: string; open?: boolean }>()
 const emit = defineEmits<{ opened: [] }>()
-const turned = (e: Event) => (e.target as HTMLDetailsElement).open && emit('opened')
+// Once open it stays open, until the person shuts it.
+const stands = ref(props.open)
+watch(
+  () => props.open,
+  (begun) => begun && (stands.value = true),
+)
+function turned(e: Event) {
+  stands.value = (e.target as HTMLDetailsElement).open
+  if (stands.value) emit('opened')
+}
 </script>
 
 <template>
-  <details class="sheet folded" :open="open" @toggle="turned">
+  <details class="sheet folded" :open="stands" @toggle="turned">
     <summary>
       <h2>{{ title }}</h2>
       <span v-if="note" class="dim">{{ note }}</span>

@@ -44,22 +44,31 @@ class HandbookFound(Answer):
     formulas: list[str]
 
 
+def _sentence(f: dict[str, str], machine: str | None) -> str:
+    """A duty in the words of its form; what was not said is left out, never filled in."""
+    motor = f"a {f['power']} motor" if "power" in f else "a motor"
+    driven = f"a {machine[:1].lower()}{machine[1:]}" if machine else "a machine"
+    parts = [f"{motor} at {f['driver_speed']} turns {driven} at {f['driven_speed']} rpm"]
+    if "centre" in f:
+        parts.append(f"about {f['centre']} apart")
+    if "hours_a_day" in f:
+        parts.append(f"{f['hours_a_day']} hours a day")
+    return ", ".join(parts)
+
+
 def _duty_destinations(duty: ShortDuty) -> list[Destination]:
     """One filled-in duty; where the words fit several machines, none is taken and each is offered."""
     f = duty.filled
-    took = [f"{f['driver_speed']} to {f['driven_speed']} rpm", f.get("power")]
-    took += [
-        f"{f['centre']} apart" if "centre" in f else None,
-        f"{f['hours_a_day']} h a day" if "hours_a_day" in f else None,
-    ]
     unread = f"not understood: {' '.join(duty.unread)}" if duty.unread else ""
     one = duty.machines[0] if len(duty.machines) == 1 else None
 
     def line(machine: tuple[str, str] | None, hint: str) -> Destination:
-        said = ", ".join(w for w in (*took[:2], machine and machine[1], *took[2:]) if w)
         query = {**f, **({"machine": machine[0]} if machine else {})}
         return Destination(
-            label=f"Choose: {said}", hint="; ".join(w for w in (hint, unread) if w), to="/choose", query=query
+            label=f"Choose: {_sentence(f, machine[1] if machine else None)}",
+            hint="; ".join(w for w in (hint, unread) if w),
+            to="/choose",
+            query=query,
         )
 
     if one or not duty.machines:

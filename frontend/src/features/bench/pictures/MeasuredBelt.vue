@@ -4,11 +4,7 @@ defineProps<{ cogged?: boolean }>()
 </script>
 
 <template>
-  <svg
-    viewBox="0 0 900 300"
-    role="img"
-    aria-label="Where to measure a belt: across its top, its depth, once round its outside"
-  >
+  <svg viewBox="0 0 900 300" role="img" aria-label="Where the tape goes on a belt">
     <path d="M70 78H330L286 206H114Z" class="belt" />
     <path v-if="cogged" d="M120 206q12 -34 24 0t24 0 24 0 24 0 24 0 24 0" class="cogs" />
     <path d="M70 66V36M330 66V36M70 44H330" class="thin" />

@@ -16,6 +16,7 @@ import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
 import DutyFieldset from '@/forms/DutyFieldset.vue'
+import DutySentence from '@/forms/DutySentence.vue'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
 import { carryDuty, dutyBody, emptyDuty, type DutyFields } from '@/forms/duty'
@@ -48,19 +49,9 @@ const saving = ref<Problem | null>(null)
 
 const asking = ref(true)
 const question = ref<HTMLElement>()
-/** The question in one line, as it was typed. */
-const summary = computed(() => {
-  const d = duty.value
-  const apart = d.centre.trim() ? `${d.centre} apart` : ''
-  return [
-    d.power,
-    `${d.driver_speed} to ${d.driven_speed} rpm`,
-    apart,
-    ...asked.value.map((q) => questions.find((x) => x.key === q)?.words.toLowerCase() ?? ''),
-  ]
-    .filter(Boolean)
-    .join(', ')
-})
+const besides = computed(() =>
+  asked.value.map((q) => questions.find((x) => x.key === q)?.words.toLowerCase() ?? '').filter(Boolean),
+)
 /** Open the question again, at a field where one is named. */
 async function open(path: string) {
   asking.value = true
@@ -207,9 +198,7 @@ onMounted(async () => {
       </div>
     </form>
     <div v-if="board && !asking" class="sheet folded">
-      <p>
-        <b>{{ summary }}</b>
-      </p>
+      <DutySentence :duty="duty" :more="besides" />
       <el-button @click="open('')">Change the question</el-button>
     </div>
     <FormerAnswer v-if="former || (problem && picked)" :refused="!!problem">The drives that were found</FormerAnswer>

@@ -14,8 +14,10 @@ const here = () => `${(history.state as { position?: number } | null)?.position 
 
 /** Calls back as soon as it is there, now or while the page fills; gives up after a while or on the next call. */
 let stopLast = () => undefined as void
+let later = 0
 function whenThere(ready: () => boolean, then: () => void) {
   stopLast()
+  window.clearTimeout(later)
   if (ready()) return then()
   const watcher = new MutationObserver(() => {
     if (!ready()) return
@@ -51,18 +53,30 @@ function bringTo(v: HTMLElement, place: number) {
   again()
 }
 
-/** Puts the focus on the heading, unless the person has it somewhere in the page already. */
+/**
+ * Puts the focus on the heading, unless the person has it somewhere in the page already. A heading that stood while the
+ * page was read goes with it: then the focus goes to the one that came.
+ */
 function focusHeading() {
   const heading = () => view()?.querySelector<HTMLElement>('h1') ?? null
+  const lost = () => !document.activeElement || document.activeElement === document.body
+  const take = () => {
+    const at = document.activeElement
+    if (!heading() || (!lost() && view()?.contains(at))) return
+    const h = heading()
+    h?.setAttribute('tabindex', '-1')
+    h?.focus({ preventScroll: true })
+  }
   whenThere(
     () => heading() !== null,
     () => {
-      if (!heading()) return
-      const at = document.activeElement
-      if (at && at !== document.body && view()?.contains(at)) return
-      const h = heading()
-      h?.setAttribute('tabindex', '-1')
-      h?.focus({ preventScroll: true })
+      take()
+      const until = Date.now() + PATIENCE_MS
+      const again = () => {
+        if (lost()) take()
+        if (Date.now() < until) later = window.setTimeout(again, 60)
+      }
+      again()
     },
   )
 }
