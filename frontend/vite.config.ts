@@ -3,12 +3,23 @@ import { fileURLToPath, URL } from 'node:url'
 import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import Components from 'unplugin-vue-components/vite'
+import type { Rollup } from 'vite'
 import { defineConfig } from 'vitest/config'
 
 const inTest = Boolean(process.env.VITEST)
 
+/** The list of the program's own files, for a device to keep them (`public/shell.js`); one format of each font is enough. */
+const shellList = {
+  name: 'shell-list',
+  generateBundle(this: Rollup.PluginContext, _options: unknown, bundle: Rollup.OutputBundle) {
+    const files = Object.keys(bundle).filter((f) => /\.(js|css|woff2)$/.test(f))
+    this.emitFile({ type: 'asset', fileName: 'shell.json', source: JSON.stringify(files.map((f) => `/${f}`)) })
+  },
+}
+
 export default defineConfig({
   plugins: [
+    shellList,
     vue(),
     // Element Plus per use; our own components are imported by name where they are used.
     Components({

@@ -111,7 +111,12 @@ def open_page(browser: Browser, server: Server) -> Iterator[Callable[..., Page]]
     contexts = []
 
     def opener(width: int = 1280, height: int = 800, **settings: str) -> Page:
-        context = browser.new_context(viewport={"width": width, "height": height}, has_touch=width < 600)
+        context = browser.new_context(
+            viewport={"width": width, "height": height},
+            has_touch=width < 600,
+            # What a test cuts off must be cut off: the program kept on the device has a test of its own.
+            service_workers="block",
+        )
         contexts.append(context)
         page = context.new_page()
         page.set_default_timeout(45_000)

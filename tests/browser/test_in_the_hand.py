@@ -9,7 +9,7 @@ from collections.abc import Callable
 
 import pypdfium2
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import Server
 from tests.browser.test_jobs import Opener, tab
@@ -302,3 +302,31 @@ def test_no_formula_is_broken_and_each_has_words_for_ears(open_page: Opener, ser
         assert page.locator(".katex math").count() == formulas
         said += formulas
     assert said > 200
+
+
+def test_the_program_opens_without_a_network_and_shows_what_was_read_last(browser: Browser, server: Server) -> None:
+    context = browser.new_context(viewport={"width": 390, "height": 844})
+    page = context.new_page()
+    read = f"{server.address}/drives/{drive_of(server, 'SC-1')}"
+    page.goto(read)
+    number = page.locator("section.number .figure").first
+    expect(number).to_be_visible()
+    seen = number.inner_text()
+    # The device has put the program by when it holds a part of it that was never asked for.
+    until(page, "navigator.serviceWorker.controller !== null")
+    page.evaluate(
+        "() => { window.kept = 0; const look = async () => { window.kept = (await (await caches.open('tuyere-shell')).keys())"
+        ".filter(r => r.url.includes('HandbookView')).length; if (!window.kept) setTimeout(look, 200) }; look() }"
+    )
+    until(page, "window.kept > 0")
+    context.set_offline(True)
+    page.goto(read)
+    expect(page.get_by_text("No connection. Tuyere shows what this device last read")).to_be_visible()
+    expect(page.locator("section.number .figure").first).to_have_text(seen)
+    # A page that was never read says so, and goes nowhere.
+    page.goto(server.address + "/handbook")
+    expect(page.get_by_role("heading", name="Handbook", exact=True)).to_be_visible()
+    context.set_offline(False)
+    page.goto(read)
+    expect(page.get_by_text("No connection.")).to_have_count(0)
+    context.close()
