@@ -10,6 +10,8 @@ async function keepAll() {
   const wanted = new Set(await listed.json())
   for (const request of await cache.keys())
     if (request.url.includes('/assets/') && !wanted.has(new URL(request.url).pathname)) await cache.delete(request)
+  // The page itself, for the first one came before anything could be kept.
+  await cache.add('/')
   for (const path of wanted) if (!(await cache.match(path))) await cache.add(path)
 }
 async function fromNetwork(request, key) {

@@ -239,7 +239,9 @@ describe('choosing a drive', () => {
   it('folds the question once it is answered, and opens it at the field that is to be replaced', async () => {
     const w = await found()
     expect(w.findAll('.best .one').length).toBe(compare.result.families.filter((f) => f.options.length).length)
-    expect(w.find('.folded').text()).toContain('A 15hp motor at 1750 rpm turns a machine at 1005 rpm, about 34 in apart, 10 hours a day')
+    expect(w.find('.folded').text()).toContain(
+      'A 15hp motor at 1750 rpm turns a machine at 1005 rpm, about 34 in apart, 10 hours a day',
+    )
     expect((w.find('form').element as HTMLElement).style.display).toBe('none')
     await w.findAll('.replace')[0]?.trigger('click')
     await settle()

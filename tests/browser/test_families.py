@@ -96,7 +96,9 @@ def test_an_old_line_shaft_belt_gets_its_length_and_its_lacing(
         .first.inner_text()
     )
     short = (
-        page.locator(".answer tr", has=page.get_by_role("rowheader", name="Cut short by")).locator("td").first.inner_text()
+        page.locator(".answer tr", has=page.get_by_role("rowheader", name="Cut short by"))
+        .locator("td")
+        .first.inner_text()
     )
 
     def inches(text: str) -> float:
@@ -137,9 +139,9 @@ def test_a_worn_chain_measured_with_a_tape_on_a_phone(open_page: Opener, axe: Ca
     page.get_by_role("button", name="Work it out").click()
     answer = page.locator(".answer")
     # 13 1/16 in over the rollers of 12 one-inch pitches: 13.0625 - 0.625 = 12.4375 in, 3.6 %.
-    expect(answer.locator("tr", has=page.get_by_role("rowheader", name="Worn longer by")).locator("td").first).to_have_text(
-        "3.6 %"
-    )
+    expect(
+        answer.locator("tr", has=page.get_by_role("rowheader", name="Worn longer by")).locator("td").first
+    ).to_have_text("3.6 %")
     expect(answer.locator("tr", has=page.get_by_role("rowheader", name="State")).locator("td").first).to_have_text(
         "replace"
     )

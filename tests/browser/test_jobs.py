@@ -185,7 +185,11 @@ def test_the_command_line_opens_choose_filled_in_and_saves_to_a_new_machine(
     page = open_page()
     page.keyboard.press("/")
     page.keyboard.type("1750 > 640 15hp fan 28in")
-    expect(page.get_by_role("option", name=re.compile("Choose: a 15hp motor at 1750 turns a .* at 640 rpm, about 28in apart"))).to_be_visible()
+    expect(
+        page.get_by_role(
+            "option", name=re.compile("Choose: a 15hp motor at 1750 turns a .* at 640 rpm, about 28in apart")
+        )
+    ).to_be_visible()
     page.keyboard.press("Enter")
     expect(page.locator(".best .one").first).to_be_visible()
     expect(page.get_by_label("Power", exact=True)).to_have_value("15hp")

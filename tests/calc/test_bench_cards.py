@@ -6,6 +6,8 @@ from typing import Any
 
 import pytest
 
+from tuyere.calc.card import wear_bar
+from tuyere.calc.frame import Frame
 from tuyere.calc.registry import CALCULATIONS, find, work
 
 CARDS = sorted(n for n, c in CALCULATIONS.items() if c.card is not None)
@@ -73,3 +75,82 @@ def test_bars_rise_and_hold_their_reading(name: str) -> None:
     assert all(bar.low <= z.low < z.high <= bar.high * (1 + 1e-9) for z in bar.zones)
     places = [m.at for m in bar.marks]
     assert len(set(places)) == len(places)
+
+
+# Wear cards: what the sentence tells to do is where the reading lies on its bar. The shares are common practice, no source.
+WEAR = [
+    ("groove-wear", {"driver": {"gap": "0.010", "angle": "34", "diameter": "5.4"}, "driven": None}),
+    ("groove-wear", {"driver": {"gap": "0.020", "angle": "34", "diameter": "5.4"}, "driven": None}),
+    ("groove-wear", {"driver": {"gap": "0.040", "angle": "34", "diameter": "5.4"}, "driven": None}),
+    ("belt-wear", {"moved": "1/8", "left": "7/8"}),
+    ("belt-wear", {"moved": "7/8", "left": "1/4"}),
+    ("belt-wear", {"moved": "1 1/4", "left": "1/16"}),
+    ("take-up-left", {"left": "2", "whole": "3"}),
+    ("take-up-left", {"left": "5/8", "whole": "3"}),
+    ("take-up-left", {"left": "1/8", "whole": "3"}),
+    ("sprocket-wear", {"caliper": "3.593"}),
+    ("sprocket-wear", {"caliper": "3.58"}),
+    ("sprocket-wear", {"caliper": "3.50"}),
+    ("tooth-wear", {"outside": "3.554", "signs": []}),
+    ("tooth-wear", {"outside": "3.552", "signs": []}),
+    ("tooth-wear", {"outside": "3.540", "signs": []}),
+    ("flat-belt-wear", {"thickness": "0.249", "width": "6", "joint": "whole"}),
+    ("flat-belt-wear", {"thickness": "0.22", "width": "5 3/4", "joint": "whole"}),
+    ("flat-belt-wear", {"thickness": "0.18", "width": "5 1/2", "joint": "whole"}),
+    ("bearing-heat", {"bearing": "110", "other": None, "pull": None}),
+    ("bearing-heat", {"bearing": "162", "other": None, "pull": None}),
+    ("bearing-heat", {"bearing": "200", "other": None, "pull": None}),
+]
+
+
+@pytest.mark.parametrize(("name", "more"), WEAR)
+@pytest.mark.parametrize("units", ["us", "si"])
+def test_wear_lies_in_the_zone_that_its_verdict_says(name: str, more: dict[str, Any], units: str) -> None:
+    given = {k: v for k, v in more.items() if v is not None}
+    drop = [k for k, v in more.items() if v is None]
+    calc = find(name)
+    kept = {k: v for k, v in calc.example["input"].items() if k not in drop and k != "asked"}
+    # What was typed in inches stays inches, whatever system answers.
+    ask = calc.request_model.model_validate({"units": "us", "input": {**kept, **given}})
+    ask.units = units
+    got = work(calc, ask).result
+    bar = got.bar
+    zone = next((z.state for z in bar.zones if z.low <= bar.reading < z.high), "fine")
+    assert zone == got.verdict, (bar, got.says)
+    assert all(m.number for m in bar.marks) and bar.marks[0].at == 0
+
+
+def test_each_wear_card_is_seen_in_all_three_states() -> None:
+    seen: dict[str, set[str]] = {}
+    for name, more in WEAR:
+        calc = find(name)
+        kept = {k: v for k, v in calc.example["input"].items() if k not in more and k != "asked"}
+        given = {k: v for k, v in more.items() if v is not None}
+        got = work(calc, calc.request_model.model_validate({"units": "us", "input": {**kept, **given}})).result
+        seen.setdefault(name, set()).add(got.verdict)
+    assert all(states == {"fine", "watch", "act"} for states in seen.values()), seen
+
+
+@pytest.mark.parametrize("watch", [0.0, 30.0])
+def test_a_bar_wants_limits_that_follow_each_other(watch: float) -> None:
+    f = Frame("us")
+    with pytest.raises(ValueError, match="no limits"):
+        wear_bar(f.figure(5.0, "percent"), f.figure(watch, "percent"), f.figure(20.0, "percent"))
+
+
+def test_a_bar_has_room_for_a_reading_far_past_its_limit() -> None:
+    f = Frame("us")
+    bar = wear_bar(f.figure(300.0, "percent"), f.figure(50.0, "percent"), f.figure(100.0, "percent"))
+    assert bar.low == 0 and bar.high > 300 and [z.state for z in bar.zones] == ["watch", "act"]
+    one = wear_bar(f.figure(3.0, "percent"), f.figure(10.0, "percent"), f.figure(10.0, "percent"))
+    assert [z.state for z in one.zones] == ["act"] and len(one.marks) == 2
+
+
+def test_hot_surroundings_leave_less_of_a_rise_until_it_is_too_hot() -> None:
+    # 90 C and 55 K over the air are both too hot, common practice, recalled: over 35 C of air the first comes sooner.
+    cool, hot = (
+        answered("bearing-heat", "si", bearing="60", around="20"),
+        answered("bearing-heat", "si", bearing="60", around="50"),
+    )
+    assert cool.bar.zones[-1].low == pytest.approx(55) and hot.bar.zones[-1].low == pytest.approx(40)
+    assert answered("bearing-heat", "si", bearing="85", around="75").bar is None

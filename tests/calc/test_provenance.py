@@ -46,6 +46,8 @@ STEPLESS = {
     ),
     "counted, or a plain difference or share of figures that stand beside it": (
         r"link-belt result\.(hand_tight|run)",
+        r"groove-wear result\.used$",
+        r"flat-belt-wear result\.gone$",
         r"roller-conveyor result\.(order|links|run|arc)$",
         r"groove-wear result\.(wheels\[\d\]\.used|speed_change)",
         r"take-up-left result\.used",
@@ -207,5 +209,10 @@ def test_the_figures_of_the_examples_are_those_of_0_4_0(key: str) -> None:
     """The reshaping of 0.5.0 changed no digit that is shown; a later change of one is made here too, with its reason."""
     name, units = key.rsplit(" ", 1)
     now = shown_in(answer_of(name, units))
-    # Since 0.12.0 SI numbers of five digits have a thin space (ISO 80000-1): the digits are what they were.
-    assert {p: now[p]["shown"].replace("\u202f", "") for p in FROZEN[key] if p in now} == FROZEN[key]
+    # Since 0.12.0 SI numbers of five digits have a thin space (ISO 80000-1), since 0.13.0 sums have the sign of any money and a square
+    # key both its sides: the digits are what they were.
+    bare = {p: now[p]["shown"].replace("\u202f", "").replace(" ¤", "") for p in FROZEN[key] if p in now}
+    then = dict(FROZEN[key])
+    if key == "bushing us":
+        assert (then.pop("result.key"), bare.pop("result.key")) == ("0.5 in", "1/2 × 1/2 in")
+    assert bare == then

@@ -112,11 +112,13 @@ button[aria-selected='true'] {
     column-gap: 5px;
     min-height: 58px;
   }
+  /* Letters of the device grow as far as a cell is wide: then the words keep whole. */
   .word {
-    font-size: 1.0625rem;
+    font-size: min(1.0625rem, 5.2vw);
+    overflow-wrap: anywhere;
   }
   .line {
-    font-size: 0.8125rem;
+    font-size: min(0.8125rem, 4.2vw);
     height: 2.3em;
     overflow: hidden;
   }

@@ -90,6 +90,8 @@ a.here {
     padding: 5px 2px 3px;
     border: 0;
     border-top: 4px solid transparent;
+    min-width: 0;
+    font-size: min(0.9375rem, 3.9vw);
   }
   a.here {
     border-top-color: var(--ink);
