@@ -36,7 +36,9 @@ def views(address: str) -> dict[str, str]:
     with urllib.request.urlopen(address + "/api/machines") as answer:
         machines = json.load(answer)["machines"]
     by_tag = {m["tag"]: m for m in machines if m["drives"]}
-    some = [by_tag[t]["drives"][0]["id"] for t in ("SC-1", "SL-1") if t in by_tag] or [next(iter(by_tag.values()))["drives"][0]["id"]]
+    some = [by_tag[t]["drives"][0]["id"] for t in ("SC-1", "SL-1") if t in by_tag] or [
+        next(iter(by_tag.values()))["drives"][0]["id"]
+    ]
     first, last = some[0], some[-1]
     return {
         "round": "/round",

@@ -27,6 +27,7 @@ from PIL import Image
 from sqlmodel import Session
 
 import tuyere.calc.every  # noqa: F401
+from own_database import own_database
 from tuyere.calc.registry import find
 from tuyere.ops.postgres import Cluster
 from tuyere.ops.setup import ROOT, data_home
@@ -37,7 +38,6 @@ from tuyere.store.files.spool import read_state, write_state
 from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.plumbing.actor import Actor
-from tuyere.store.plumbing.database import migrate
 from tuyere.store.plumbing.engine import engine_for
 from tuyere.web.app import create_app
 
@@ -141,17 +141,8 @@ def felt(app: Any, seconds: float, stop: threading.Event | None = None) -> float
     return statistics.quantiles(took, n=20)[-1]
 
 
-def main() -> None:
-    """Print one run's figures."""
-    cluster = Cluster(data_home().parent / f"{data_home().name}-bench", 28480, lasting=False)
-    cluster.create()
-    cluster.start()
-    name = f"bench{uuid.uuid4().hex[:8]}"
-    admin = sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT")
-    with admin.connect() as c:
-        c.execute(sa.text(f"CREATE DATABASE {name}"))
-    url = cluster.url(name)
-    migrate(url)
+def measured(url: str) -> None:
+    """Print one run's figures of a fresh database."""
     engine = engine_for(url)
     app = create_app(engine, Path("/nonexistent"))
     records = base_records(engine)
@@ -181,9 +172,18 @@ def main() -> None:
                     f"the process grew by {grown:.0f} MB; others p95 {heard[0]:.1f} ms"
                 )
     engine.dispose()
-    with admin.connect() as c:
-        c.execute(sa.text(f"DROP DATABASE {name} WITH (FORCE)"))
-    cluster.stop()
+
+
+def main() -> None:
+    """Print one run's figures."""
+    cluster = Cluster(data_home().parent / f"{data_home().name}-bench", 28480, lasting=False)
+    cluster.create()
+    cluster.start()
+    try:
+        with own_database(cluster) as url:
+            measured(url)
+    finally:
+        cluster.stop()
 
 
 if __name__ == "__main__":

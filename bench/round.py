@@ -16,6 +16,7 @@ import sqlalchemy as sa
 from sqlmodel import Session, select
 
 import tuyere.calc.every  # noqa: F401
+from own_database import own_database
 from tuyere.calc.registry import find
 from tuyere.ops.postgres import Cluster
 from tuyere.ops.setup import data_home
@@ -25,7 +26,6 @@ from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
 from tuyere.store.machines.tables import Drive
 from tuyere.store.plumbing.actor import Actor
-from tuyere.store.plumbing.database import migrate
 from tuyere.store.plumbing.engine import engine_for
 from tuyere.web.app import create_app
 
@@ -133,14 +133,8 @@ def p95(work: Callable[[], object]) -> float:
     return statistics.quantiles(times, n=20)[-1]
 
 
-def measured(cluster: Cluster, jobs: int, per: int) -> tuple[int, dict[str, float]]:
+def measured(url: str, jobs: int, per: int) -> tuple[int, dict[str, float]]:
     """(readings, p95 of each request in milliseconds) of a works with so many jobs a drive and readings a job."""
-    name = f"bench_{uuid.uuid4().hex[:8]}"
-    admin = sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT")
-    with admin.connect() as c:
-        c.execute(sa.text(f"CREATE DATABASE {name}"))
-    url = cluster.url(name)
-    migrate(url)
     engine = engine_for(url)
     with Session(engine) as session, session.begin():
         one_drive(session)
@@ -174,8 +168,6 @@ def measured(cluster: Cluster, jobs: int, per: int) -> tuple[int, dict[str, floa
         "search with a wrong letter": p95(get("/api/shorthand?text=mashine%20117")),
     }
     engine.dispose()
-    with admin.connect() as c:
-        c.execute(sa.text(f"DROP DATABASE {name} WITH (FORCE)"))
     return count, found
 
 
@@ -186,8 +178,10 @@ def main() -> None:
     cluster.create()
     cluster.start()
     try:
-        small, before = measured(cluster, 0, 4)
-        large, after = measured(cluster, 42, 4)
+        with own_database(cluster) as url:
+            small, before = measured(url, 0, 4)
+        with own_database(cluster) as url:
+            large, after = measured(url, 42, 4)
         print(f"{'request':<30}{f'{small:,} readings':>20}{f'{large:,} readings':>20}{'times':>8}")
         for name, ms in after.items():
             print(f"{name:<30}{before[name]:>17.1f} ms{ms:>17.1f} ms{ms / before[name]:>8.2f}")

@@ -9,19 +9,18 @@ from __future__ import annotations
 import statistics
 import threading
 import time
-import uuid
 from pathlib import Path
 
 import sqlalchemy as sa
 from playwright.sync_api import Browser, sync_playwright
-from round import copies, one_drive
 from sqlmodel import Session
 from werkzeug.serving import make_server
 
 import tuyere.calc.every  # noqa: F401
+from own_database import own_database
+from round import copies, one_drive
 from tuyere.ops.postgres import Cluster
 from tuyere.ops.setup import data_home
-from tuyere.store.plumbing.database import migrate
 from tuyere.store.plumbing.engine import engine_for
 from tuyere.web.app import create_app
 
@@ -62,13 +61,7 @@ def seen(browser: Browser, path: str, first: str, size: tuple[int, int]) -> str:
     )
 
 
-def works(cluster: Cluster, machines: int, browser: Browser) -> None:
-    name = f"wall_{uuid.uuid4().hex[:8]}"
-    admin = sa.create_engine(cluster.url("postgres"), isolation_level="AUTOCOMMIT")
-    with admin.connect() as c:
-        c.execute(sa.text(f"CREATE DATABASE {name}"))
-    url = cluster.url(name)
-    migrate(url)
+def works(url: str, machines: int, browser: Browser) -> None:
     engine = engine_for(url)
     with Session(engine) as session, session.begin():
         one_drive(session)
@@ -94,8 +87,6 @@ def works(cluster: Cluster, machines: int, browser: Browser) -> None:
     print(f"machine of 40 drives: {seen(browser, f'/machines/{first}', '.drive', (1280, 800))}", flush=True)
     server.shutdown()
     engine.dispose()
-    with admin.connect() as c:
-        c.execute(sa.text(f"DROP DATABASE {name} WITH (FORCE)"))
 
 
 def main() -> None:
@@ -107,7 +98,8 @@ def main() -> None:
         with sync_playwright() as p:
             browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=ARGS)
             for machines in (300, 5000):
-                works(cluster, machines, browser)
+                with own_database(cluster) as url:
+                    works(url, machines, browser)
     finally:
         cluster.stop()
 
