@@ -33,7 +33,7 @@ def test_any_name_keeps_the_page_in_its_width_and_is_read_whole(
         drive = api.post(f"{server.address}/api/machines/{machine['id']}/drives", data={"name": name}).json()
         for path in (f"/machines?q=W{width}-{k}", f"/machines/{machine['id']}", f"/drives/{drive['id']}"):
             page.goto(server.address + path)
-            expect(page.get_by_text(name).first).to_be_visible()
+            expect(page.locator(".view").get_by_text(name).first).to_be_visible()
             over = page.evaluate(
                 "document.querySelector('.view').scrollWidth - document.querySelector('.view').clientWidth"
             )

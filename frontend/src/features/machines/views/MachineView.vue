@@ -64,7 +64,7 @@ onMounted(load)
     <template v-if="machine">
       <div class="row spread">
         <h1>
-          {{ machine.name }} <span class="dim">{{ machine.tag }}</span>
+          <bdi>{{ machine.name }}</bdi> <span class="dim">{{ machine.tag }}</span>
         </h1>
         <el-button @click="editing = !editing">{{ editing ? 'Close' : 'Change' }}</el-button>
       </div>

@@ -34,7 +34,9 @@ const adding = ref(false)
 const foot = ref<HTMLElement>()
 const wide = ref(window.innerWidth)
 const most = computed(() => (wide.value < 700 ? wide.value - 60 : 460))
+const SOON_MS = 400
 let asked = 0
+let soon: number | undefined
 let loading = false
 
 const query = (start: number) => ({ q: words.value, start, minutes: -new Date().getTimezoneOffset() })
@@ -47,6 +49,8 @@ async function load() {
     asOf.value = ''
     problem.value = null
     if (!words.value) keepRead('wall', got.data)
+    // The next ones come by themselves once the first stand, so that most works are whole before anybody scrolls.
+    soon = window.setTimeout(() => void more(), SOON_MS)
     return
   }
   const last = got.offline ? lastRead<Wall>('wall') : null
@@ -106,6 +110,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   seen?.disconnect()
   window.clearTimeout(typing)
+  window.clearTimeout(soon)
   window.removeEventListener('resize', resized)
 })
 </script>
