@@ -1,9 +1,10 @@
+import { readdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath, URL } from 'node:url'
 
 import vue from '@vitejs/plugin-vue'
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers'
 import Components from 'unplugin-vue-components/vite'
-import type { Rollup } from 'vite'
 import { defineConfig } from 'vitest/config'
 
 const inTest = Boolean(process.env.VITEST)
@@ -11,9 +12,11 @@ const inTest = Boolean(process.env.VITEST)
 /** The list of the program's own files, for a device to keep them (`public/shell.js`); one format of each font is enough. */
 const shellList = {
   name: 'shell-list',
-  generateBundle(this: Rollup.PluginContext, _options: unknown, bundle: Rollup.OutputBundle) {
-    const files = Object.keys(bundle).filter((f) => /\.(js|css|woff2)$/.test(f))
-    this.emitFile({ type: 'asset', fileName: 'shell.json', source: JSON.stringify(files.map((f) => `/${f}`)) })
+  // What stands in the folder at the end: a chunk may be dropped after the bundle was made.
+  writeBundle(options: { dir?: string }) {
+    const dir = options.dir ?? 'dist'
+    const files = readdirSync(join(dir, 'assets')).filter((f) => /\.(js|css|woff2)$/.test(f))
+    writeFileSync(join(dir, 'shell.json'), JSON.stringify(files.map((f) => `/assets/${f}`)))
   },
 }
 

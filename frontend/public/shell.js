@@ -12,7 +12,8 @@ async function keepAll() {
     if (request.url.includes('/assets/') && !wanted.has(new URL(request.url).pathname)) await cache.delete(request)
   // The page itself, for the first one came before anything could be kept.
   await cache.add('/')
-  for (const path of wanted) if (!(await cache.match(path))) await cache.add(path)
+  // One that cannot be had now is asked for the next time; the others are kept all the same.
+  for (const path of wanted) if (!(await cache.match(path))) await cache.add(path).catch(() => undefined)
 }
 async function fromNetwork(request, key) {
   const cache = await caches.open(KEPT)

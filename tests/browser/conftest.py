@@ -138,6 +138,8 @@ def open_page(browser: Browser, server: Server) -> Iterator[Callable[..., Page]]
         )
         page.trouble = trouble
         page.goto(server.address + "/machines")
+        # The first paint comes before the program: nobody types before its head stands.
+        page.locator(".frame").wait_for()
         return page
 
     yield opener

@@ -97,7 +97,7 @@ def test_a_planner_holds_the_build_of_today_against_the_options_by_shaft_load(op
     expect(page.locator(".names .what .figure")).to_be_visible()
     now = page.locator(".names .what .figure").inner_text()
     tab(page, "Choose")
-    page.get_by_role("button", name="Shaft load", exact=True).click()
+    page.locator(".beside").get_by_role("button", name="Shaft load").click()
     rows = page.locator(".beside tbody tr")
     expect(rows.first).to_contain_text("on the machine now")
     expect(rows.first).to_contain_text(now)

@@ -312,13 +312,14 @@ def test_the_program_opens_without_a_network_and_shows_what_was_read_last(browse
     number = page.locator("section.number .figure").first
     expect(number).to_be_visible()
     seen = number.inner_text()
-    # The device has put the program by when it holds a part of it that was never asked for.
+    # The device has put the program by when it holds every file of it, those that were never asked for too.
     until(page, "navigator.serviceWorker.controller !== null")
     page.evaluate(
-        "() => { window.kept = 0; const look = async () => { window.kept = (await (await caches.open('tuyere-shell')).keys())"
-        ".filter(r => r.url.includes('HandbookView')).length; if (!window.kept) setTimeout(look, 200) }; look() }"
+        "() => { window.kept = 0; const look = async () => { const all = await (await fetch('/shell.json')).json();"
+        "const own = (await (await caches.open('tuyere-shell')).keys()).filter(r => r.url.includes('/assets/'));"
+        "window.kept = own.length >= all.length; if (!window.kept) setTimeout(look, 200) }; look() }"
     )
-    until(page, "window.kept > 0")
+    until(page, "window.kept === true")
     context.set_offline(True)
     page.goto(read)
     expect(page.get_by_text("No connection. Tuyere shows what this device last read")).to_be_visible()

@@ -120,6 +120,10 @@ onMounted(load)
   border-bottom: 1px solid var(--line);
   color: var(--touch);
 }
+.drive > * {
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
 .drive strong {
   text-decoration: underline;
   text-underline-offset: 4px;
