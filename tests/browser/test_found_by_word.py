@@ -39,7 +39,7 @@ def test_a_word_a_belt_number_and_a_duty_lead_where_they_should(
     # A general word names no machine by itself, and a number nobody understood is said.
     search(page, "1750 > 640 15hp blower 30")
     expect(page.get_by_role("option", name=re.compile("not understood: 30"))).to_have_count(4)
-    page.get_by_role("option", name=re.compile("Blower, positive displacement")).click()
+    page.get_by_role("option", name=re.compile("turns a blower, positive displacement")).click()
     kind = page.locator('select[aria-label="What is driven"] option:checked')
     expect(kind).to_have_text(re.compile("Blower, positive displacement"))
     page.keyboard.press("Escape")

@@ -20,6 +20,7 @@ const inside = (list: readonly Choice[], key: string): string => {
 }
 const driver = computed(() => inside(drivers.value, props.duty.driver))
 const machine = computed(() => inside(machines.value, props.duty.machine))
+const article = computed(() => (/^[aeiou]/.test(machine.value) ? 'an' : 'a'))
 </script>
 
 <template>
@@ -27,7 +28,7 @@ const machine = computed(() => inside(machines.value, props.duty.machine))
     A <b>{{ withUnit(duty.power, us ? 'hp' : 'kW') }}</b> <b v-if="driver">{{ driver }}</b><span v-else class="assumed"
       >motor</span
     >
-    at <b>{{ withUnit(duty.driver_speed, 'rpm') }}</b> turns a <b v-if="machine">{{ machine }}</b><span
+    at <b>{{ withUnit(duty.driver_speed, 'rpm') }}</b> turns {{ article }} <b v-if="machine">{{ machine }}</b><span
       v-else
       class="assumed"
       >machine</span

@@ -47,7 +47,7 @@ class HandbookFound(Answer):
 def _sentence(f: dict[str, str], machine: str | None) -> str:
     """A duty in the words of its form; what was not said is left out, never filled in."""
     motor = f"a {f['power']} motor" if "power" in f else "a motor"
-    driven = f"a {machine[:1].lower()}{machine[1:]}" if machine else "a machine"
+    driven = f"{'an' if machine[:1] in 'AEIOU' else 'a'} {machine[:1].lower()}{machine[1:]}" if machine else "a machine"
     parts = [f"{motor} at {f['driver_speed']} turns {driven} at {f['driven_speed']} rpm"]
     if "centre" in f:
         parts.append(f"about {f['centre']} apart")
