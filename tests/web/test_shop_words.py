@@ -78,6 +78,9 @@ def read(problem: dict[str, Any], where: str) -> None:
         for words in (e["reason"], e["allowed"]):
             assert not LIBRARY.search(words), (where, words)
         assert e["reason"] and len(e["allowed"]) < 160, (where, e)
+        # What its field is called, as the form has it: never a name of the program, and nothing where it is about the whole.
+        assert bool(e["called"]) == bool(e["path"]) and "_" not in e["called"] and "." not in e["called"], (where, e)
+        assert not e["called"] or e["called"][0].isupper() or e["called"][0].isdigit(), (where, e)
     assert not LIBRARY.search(problem.get("detail", "")) and not LIBRARY.search(problem["title"])
 
 
