@@ -1,13 +1,11 @@
-"""What the handbook is divided into: the rooms of the core, by what a mechanic calls them."""
+"""What the handbook is divided into: the families first, then the other rooms of the core, by what a mechanic calls them."""
 
 from __future__ import annotations
 
-# Packages of the core in the order of the index; what is in none of them stands under the last.
-SUBJECTS: dict[str, str] = {
-    "v_belt": "V-belts",
-    "flat": "Flat, round and link belts",
-    "synchronous": "Synchronous belts",
-    "roller_chain": "Roller chain",
+from tuyere.calc.families.protocol import families
+
+# Packages of the core beside those of the families, in the order of the index; what is in none of them stands under the last.
+ROOMS: dict[str, str] = {
     "geometry": "Lengths and arcs",
     "speeds": "Speeds",
     "duty": "Duty and losses",
@@ -23,16 +21,21 @@ SUBJECTS: dict[str, str] = {
 OTHERS = "Jobs, oil and instruments"
 
 
+def _subjects() -> dict[str, str]:
+    # A family's room in the core has its key for a name.
+    return {f.key.replace("-", "_"): f.title for f in families()} | ROOMS
+
+
 def subject_of(package: str) -> str:
     """The subject that a package of the core, or a module in it, belongs to.
 
-    >>> subject_of("tuyere.core.flat.formulas"), subject_of("tuyere.jobs")
-    ('Flat, round and link belts', 'Jobs, oil and instruments')
+    >>> subject_of("tuyere.core.motors.formulas"), subject_of("tuyere.jobs")
+    ('Motors and engines', 'Jobs, oil and instruments')
     """
     parts = package.split(".")
-    return SUBJECTS.get(parts[2], OTHERS) if parts[:2] == ["tuyere", "core"] and len(parts) > 2 else OTHERS
+    return _subjects().get(parts[2], OTHERS) if parts[:2] == ["tuyere", "core"] and len(parts) > 2 else OTHERS
 
 
 def index() -> list[str]:
     """All subjects, in order."""
-    return [*SUBJECTS.values(), OTHERS]
+    return [*_subjects().values(), OTHERS]
