@@ -8,6 +8,8 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 import tuyere.calc.every  # noqa: F401
 from tuyere.calc.registry import CALCULATIONS
@@ -110,3 +112,8 @@ def test_a_refused_field_is_called_as_its_form_calls_it() -> None:
     assert path_words("input.wheels.0.pushed") == "Wheels 1, pushed in by"
     for name in TITLES:
         assert path_words(f"input.{name}") == TITLES[name]
+
+
+@given(st.text(max_size=60))
+def test_whatever_a_request_calls_its_fields_is_said_without_a_fault(path: str) -> None:
+    assert isinstance(path_words(path), str) and isinstance(path_words(f"answers.{path}.²"), str)

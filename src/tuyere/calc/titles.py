@@ -356,7 +356,8 @@ def path_words(path: str) -> str:
     """
     words: list[str] = []
     for part in path.removeprefix("input.").split("."):
-        if part.isdigit() and words:
+        # A place in a list, not every sign that counts as a digit somewhere.
+        if part.isascii() and part.isdigit() and words:
             words[-1] += f" {int(part) + 1}"
         elif part:
             words.append(title_of(part))
