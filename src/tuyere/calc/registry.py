@@ -139,6 +139,16 @@ class Calculation(Generic[In, Out]):
         """What comes back."""
         return create_model(f"{self._stem}Response", __base__=Response[self.result_model])  # type: ignore[name-defined]
 
+    @cached_property
+    def titles(self) -> dict[str, str]:
+        """What the fields of its result are called, where their names do not say it."""
+        return titles_of(self.result_model)
+
+    @cached_property
+    def groups(self) -> list[FigureGroup]:
+        """Which fields of its result belong together, where it works a whole drive."""
+        return [FigureGroup(title=t, names=n) for t, n in groups_of(self.result_model.model_fields)]
+
     @property
     def _stem(self) -> str:
         return "".join(part.title() for part in self.name.split("-"))
@@ -252,10 +262,8 @@ def work(calc: Calculation[Any, Any], request: Request[Any]) -> Response[Any]:
         options=frame.options,
         input=echo(request.input, request.units),
         result=result,
-        titles=titles_of(calc.result_model),  # type: ignore[arg-type]  # a class is hashable
-        groups=[FigureGroup(title=t, names=n) for t, n in groups_of(calc.result_model.model_fields)]
-        if frame.sheet
-        else [],
+        titles=calc.titles,
+        groups=calc.groups if frame.sheet else [],
         working=frame.working(),
         notices=frame.notices_out(),
         elevation=frame.elevation_out(),

@@ -6,7 +6,6 @@ A name that reads as plain words already ("belt speed") is its own title; the ta
 from __future__ import annotations
 
 import typing
-from functools import cache
 
 from pydantic import BaseModel, ConfigDict
 from pydantic.fields import ComputedFieldInfo, FieldInfo
@@ -324,7 +323,6 @@ def _models(of: object) -> set[type[BaseModel]]:
     return {m for part in typing.get_args(of) for m in _models(part)}
 
 
-@cache
 def titles_of(model: type[BaseModel]) -> dict[str, str]:
     """The title of every field of a model and of the models in it that its plain name does not say."""
     found: dict[str, str] = {}

@@ -5,14 +5,14 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Figure
-from tuyere.calc.card import BarOut, Card, CardAnswer, wear_bar
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Factor, Temperature, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.notices import notice
 from tuyere.core.sources import PRACTICE
 from tuyere.core.steps import looked_up
-from tuyere.core.wear.heat import APART_K, MOST_C, RISE_MOST_K, RISE_USUAL_K, USUAL_C, bearing_heat
+from tuyere.core.wear.heat import APART_K, MOST_C, RISE_MOST_K, USUAL_C, bearing_heat
 
 GROUP = "Upkeep"
 
@@ -43,15 +43,6 @@ class BearingHeatOut(CardAnswer):
     apart: Figure | None
     life_by_heat: Figure | None
     life_by_pull: Figure | None
-
-
-def _scale(rise: Figure, around_c: float, frame: Frame) -> BarOut | None:
-    """The rise with what these surroundings leave of it until the housing is warm, and too hot; None where they leave nothing."""
-    watch, act = min(RISE_USUAL_K, USUAL_C - around_c), min(RISE_MOST_K, MOST_C - around_c)
-    if watch <= 0:
-        return None
-    f = frame.figure
-    return wear_bar(rise, f(watch, "temperature_rise"), f(act, "temperature_rise"), words=("warm", "too hot"))
 
 
 @calculation(
@@ -114,7 +105,15 @@ def bearing_heat_entry(given: BearingHeatIn, frame: Frame) -> BearingHeatOut:
     word = {"fine": "usual", "watch": "warm", "act": "too hot"}[found.verdict]
     return BearingHeatOut(
         says=f"{rise.shown} over its surroundings: {word}; {why}.",
-        bar=_scale(rise, given.around.value, frame),
+        # Where the air is as warm as a housing may be there is no scale.
+        bar=None
+        if found.warm_k <= 0
+        else wear_bar(
+            rise,
+            f(found.warm_k, "temperature_rise"),
+            f(found.hot_k, "temperature_rise"),
+            words=("warm", "too hot"),
+        ),
         verdict=found.verdict,
         rise=rise,
         usual=f(looked_up("theta_u", USUAL_C, "", PRACTICE), "temperature"),

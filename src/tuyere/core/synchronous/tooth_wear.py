@@ -15,16 +15,19 @@ TOLERANCE = Source(title="ISO 5294, tolerance of the outside diameter", origin="
 # Outside diameter up to so many mm, and how much over its nominal size a new one may be; never under it.
 OVER = ((25.4, 0.05), (50.8, 0.08), (101.6, 0.10), (177.8, 0.13), (304.8, 0.15), (508.0, 0.18), (float("inf"), 0.20))
 # What shows on a belt and cannot stay, and what is only watched; common practice.
+# Of the tolerance, from where it is gauged again soon; common practice, no source.
+WATCH_SHARE = 0.5
 MUST_GO = {"tooth-missing", "cord-shows", "tooth-cracked", "back-cracked"}
 WATCHED = {"lands-polished", "teeth-rounded", "edge-frayed"}
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class ToothWear:
-    """New outside diameter, what is lost of it and a new one's tolerance, mm; pitch short in percent; what to do with each."""
+    """New outside diameter, what is lost of it, from where it is watched and a new one's tolerance, mm; pitch short in percent; what to do with each."""
 
     new_mm: float | None
     lost_mm: float | None
+    watch_mm: float | None
     tolerance_mm: float | None
     short_percent: float | None
     pulley: str | None
@@ -41,7 +44,9 @@ def tooth_wear(of: Profile, teeth: int, *, outside_mm: float | None, signs: Iter
         raise InputError("signs", sorted(unknown)[0], "not a sign of worn teeth", ", ".join(sorted(MUST_GO | WATCHED)))
     belt = "act" if seen & MUST_GO else "watch" if seen else "fine"
     if outside_mm is None:
-        return ToothWear(new_mm=None, lost_mm=None, tolerance_mm=None, short_percent=None, pulley=None, belt=belt)
+        return ToothWear(
+            new_mm=None, lost_mm=None, watch_mm=None, tolerance_mm=None, short_percent=None, pulley=None, belt=belt
+        )
     with quiet():
         pitch_mm, new = pulley(of, teeth)
     tolerance = looked_up("d_tol", next(t for most, t in OVER if new <= most), "", TOLERANCE)
@@ -56,10 +61,12 @@ def tooth_wear(of: Profile, teeth: int, *, outside_mm: float | None, signs: Iter
             low=(new - of.height_mm, "length"),
         )
     lost = max(lost, 0.0)
-    verdict = "act" if lost > tolerance else "watch" if lost > tolerance / 2 else "fine"
+    watch = WATCH_SHARE * tolerance
+    verdict = "act" if lost > tolerance else "watch" if lost > watch else "fine"
     return ToothWear(
         new_mm=new,
         lost_mm=lost,
+        watch_mm=watch,
         tolerance_mm=tolerance,
         short_percent=pitch_short(lost, pitch_mm),
         pulley=verdict,

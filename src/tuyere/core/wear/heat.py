@@ -19,9 +19,12 @@ EXPONENT = {"ball": 3.0, "roller": 10 / 3}
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BearingHeat:
-    """Rise in K, what to do, the odd one's lead over the other in K (None: one was read), life left in percent by heat and by pull."""
+    """Rise in K, and the rise from which it is warm and too hot in these surroundings (0 or less where they are so themselves); what to
+    do; the odd one's lead over the other in K (None: one was read); life left in percent by heat and by pull."""
 
     rise_k: float
+    warm_k: float
+    hot_k: float
     verdict: str
     apart_k: float | None
     life_by_heat: float | None
@@ -54,15 +57,16 @@ def bearing_heat(
     if pull_share is not None and not 0.2 <= pull_share <= 5:
         raise InputError("pull", pull_share, "not so many times the pull that was set", "0.2 to 5")
     rise = temperature_rise(bearing_c, around_c)
-    hot = bearing_c >= MOST_C or rise >= RISE_MOST_K
-    warm = bearing_c >= USUAL_C or rise >= RISE_USUAL_K
+    warm_k, hot_k = min(RISE_USUAL_K, USUAL_C - around_c), min(RISE_MOST_K, MOST_C - around_c)
     apart = None if other_c is None else bearing_c - other_c
     odd = apart is not None and apart >= APART_K
     over = bearing_c - USUAL_C
     by_heat = life_by_heat(looked_up("dtheta_r", over, "", PRACTICE)) if over > 0 else None
     return BearingHeat(
         rise_k=rise,
-        verdict="act" if hot else "watch" if warm or odd else "fine",
+        warm_k=warm_k,
+        hot_k=hot_k,
+        verdict="act" if rise >= hot_k else "watch" if rise >= warm_k or odd else "fine",
         apart_k=apart,
         life_by_heat=by_heat,
         life_by_pull=None if pull_share is None else life_by_load(pull_share, EXPONENT[kind]),

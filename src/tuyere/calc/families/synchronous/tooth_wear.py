@@ -70,7 +70,7 @@ class ToothWearOut(CardAnswer):
         figures=("lost", "new", "tolerance"),
         picture="toothed",
         on_picture=("outside",),
-        names={"signs": {k: w for k, w in WORDS.items()}},
+        names={"signs": WORDS},
     ),
 )
 def tooth_wear_entry(given: ToothWearIn, frame: Frame) -> ToothWearOut:
@@ -103,10 +103,10 @@ def tooth_wear_entry(given: ToothWearIn, frame: Frame) -> ToothWearOut:
     return ToothWearOut(
         says=f"{text[:1].upper()}{text[1:]}.",
         bar=None
-        if found.lost_mm is None or found.tolerance_mm is None
+        if found.lost_mm is None or found.watch_mm is None or found.tolerance_mm is None
         else wear_bar(
             f(found.lost_mm, "gap"),
-            f(found.tolerance_mm / 2, "gap"),
+            f(found.watch_mm, "gap"),
             f(found.tolerance_mm, "gap"),
             words=("watch", "change it"),
         ),

@@ -31,10 +31,6 @@ def _by_tape(given: VBeltDriveIn, frame: Frame) -> str:
     return f"from belt and sheaves; the tape reads {frame.figure(given.centre_by_tape.value, 'length', 'tape').shown}"
 
 
-def _kind(kind: str | None) -> str:
-    return kind or "outside"
-
-
 def two_theories(r: VBeltDriveOut) -> str:
     """One sentence where the published form and plain statics disagree on the full design power; empty where they do not."""
     if r.slip_design.value <= r.tension_run_in.low.value:
@@ -66,7 +62,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
             c(
                 "d1",
                 AT_DRIVER,
-                label=f"{_kind(driver.kind)} dia",
+                label=f"{driver.kind or 'outside'} dia",
                 figure=f(driver.diameter.value, "length", "size"),
                 path="driver.sheave.diameter",
             ),
@@ -74,7 +70,7 @@ def v_belt_sheet(given: VBeltDriveIn, r: VBeltDriveOut, frame: Frame, side: Besi
             c(
                 "d2",
                 AT_DRIVEN,
-                label=f"{_kind(driven.kind)} dia",
+                label=f"{driven.kind or 'outside'} dia",
                 figure=f(driven.diameter.value, "length", "size"),
                 path="driven.sheave.diameter",
             ),
