@@ -4,7 +4,7 @@ import { defineComponent, h } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 
 import type { Choice } from '@/api/types'
-import { linesOf } from '@/features/bench/logic/sentence'
+import { complete, linesOf } from '@/features/bench/logic/sentence'
 import { bodyOf, fieldsOf, type Schema } from '@/forms/schema'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import SentenceForm from '@/forms/SentenceForm.vue'
@@ -94,6 +94,29 @@ describe('a form from a schema', () => {
     expect(w.findAll('.many button').map((k) => k.attributes('aria-pressed'))).toEqual(['true', 'false'])
     await w.findAll('.many button')[0]?.trigger('click')
     expect(bodyOf(fields, w.emitted('update:modelValue')?.[1]?.[0] as typeof typed)).toBeUndefined()
+  })
+})
+
+describe('a question that may leave a part out', () => {
+  const schema = {
+    required: ['speed'],
+    properties: { speed: { title: 'Speed', 'x-kind': 'speed' }, driver: { $ref: '#/$defs/Groove', title: 'Driver' } },
+    $defs: {
+      Groove: {
+        required: ['gap', 'angle'],
+        properties: { gap: { 'x-kind': 'gap' }, angle: { 'x-kind': 'angle' }, less: { 'x-kind': 'gap' } },
+      },
+    },
+  }
+  it.each([
+    [{ speed: '1750' }, true],
+    [{}, false],
+    [{ speed: '1750', 'driver.gap': '0.02' }, false],
+    [{ speed: '1750', 'driver.less': '0.01' }, false],
+    [{ speed: '1750', 'driver.gap': '0.02', 'driver.angle': '34' }, true],
+    [{ speed: '1750', 'driver.gap': '' }, true],
+  ])('%o asks %s', (typed, asks) => {
+    expect(complete(fieldsOf(schema as never), typed)).toBe(asks)
   })
 })
 

@@ -35,6 +35,21 @@ describe('sheave or pulley', () => {
     expect(document.querySelector('textarea')?.value).toBe('a sheave')
   })
 
+  it('leaves the words themselves where a person picks between them, and what a list must say', async () => {
+    document.body.insertAdjacentHTML(
+      'beforeend',
+      '<div translate="no"><button aria-label="say sheave">sheave</button><button>pulley</button></div>' +
+        '<textarea id="list" placeholder="sheave,B,5 3/4"></textarea>',
+    )
+    scope.run(() => watchOwnWords())
+    useSettings().wheelWord = 'pulley'
+    await settled()
+    const [one, two] = document.querySelectorAll('[translate] button')
+    expect([one?.textContent, two?.textContent]).toEqual(['sheave', 'pulley'])
+    expect(one?.getAttribute('aria-label')).toBe('say sheave')
+    expect(document.getElementById('list')?.getAttribute('placeholder')).toBe('sheave,B,5 3/4')
+  })
+
   it('holds for what comes later: a new sentence, a changed one, a changed name', async () => {
     scope.run(() => watchOwnWords())
     useSettings().wheelWord = 'pulley'

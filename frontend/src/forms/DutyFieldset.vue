@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import type { Choice, Problem } from '@/api/types'
+import type { Problem } from '@/api/types'
 import QuantityField from '@/shared/ui/QuantityField.vue'
 import { faultAt, faultText } from '@/shared/format/faults'
+import { grouped } from '@/shared/format/grouped'
 import { isBare } from '@/shared/format/units'
 import { useChoices } from '@/shared/state/choices'
 import { useSettings } from '@/shared/state/settings'
@@ -18,11 +19,7 @@ const settings = useSettings()
 const { drivers, machines, settled } = useChoices()
 const us = computed(() => settings.units === 'us')
 const length = computed(() => (us.value ? 'in' : 'mm'))
-const grouped = computed(() => {
-  const found = new Map<string, Choice[]>()
-  for (const m of machines.value) found.set(m.group, [...(found.get(m.group) ?? []), m])
-  return [...found]
-})
+const kinds = computed(() => grouped(machines.value, (m) => m.group))
 const unit = (typed: string, own: string) => (!typed.trim() || isBare(typed) ? own : '')
 const BLANKS = {
   power: ['power', 'input.power'],
@@ -101,7 +98,7 @@ const moreOpen = computed(
         :aria-label="SAYS.machine"
       >
         <option value="">machine, kind not said</option>
-        <optgroup v-for="[group, list] in grouped" :key="group" :label="group">
+        <optgroup v-for="[group, list] in kinds" :key="group" :label="group">
           <option v-for="m in list" :key="m.key" :value="m.key">{{ m.name }}</option>
         </optgroup>
       </select>

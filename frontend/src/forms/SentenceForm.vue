@@ -148,20 +148,6 @@ const faults = (line: readonly Part[]) =>
   flex-wrap: wrap;
   gap: 8px;
 }
-.mark {
-  min-height: 46px;
-  padding: 0 12px;
-  border: 1px solid var(--touch);
-  background: var(--sheet);
-  color: var(--touch);
-  font: 500 1.0625rem var(--face-text);
-  cursor: pointer;
-}
-.mark[aria-pressed='true'] {
-  background: var(--ink);
-  border-color: var(--ink);
-  color: var(--sheet);
-}
 .clause > .field-fault {
   flex-basis: 100%;
   margin: 0;

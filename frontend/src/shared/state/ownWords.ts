@@ -5,10 +5,11 @@ import { useSettings } from './settings'
 /**
  * The words of the person in place of those that the page is written with: pulley where they do not say sheave, the sign of
  * their money where a sum stands (`¤`, the sign of any money). In every sentence, drawing and name of a button, those of
- * the next screen too. What people typed themselves (`dir="auto"`, fields) stays.
+ * the next screen too. What people typed themselves (`dir="auto"`, fields) stays, and what says the words themselves
+ * (`translate="no"`).
  */
 const ATTRIBUTES = ['aria-label', 'title', 'placeholder', 'alt']
-const OWN = '[dir="auto"], textarea'
+const OWN = '[dir="auto"], [translate="no"], textarea'
 interface Said {
   wheel: 'sheave' | 'pulley'
   money: string
@@ -40,7 +41,7 @@ function sayText(node: Text) {
 }
 function sayAttribute(el: Element, name: string) {
   const was = el.getAttribute(name)
-  if (!was || as(was) === was) return
+  if (!was || as(was) === was || el.closest(OWN)) return
   const held = attributes.get(el) ?? new Map<string, { was: string; now: string }>()
   held.set(name, { was, now: as(was) })
   attributes.set(el, held)

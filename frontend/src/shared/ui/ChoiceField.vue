@@ -3,16 +3,13 @@ import { computed, useId } from 'vue'
 
 import type { Choice, Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
+import { grouped } from '@/shared/format/grouped'
 
 // The device's own list: on a phone its large wheel, with a keyboard the first letters of a line.
 const props = defineProps<{ label: string; choices: Choice[]; fault?: Fault; clearable?: boolean }>()
 const picked = defineModel<string | undefined>()
 const id = useId()
-const groups = computed(() => {
-  const found = new Map<string, Choice[]>()
-  for (const c of props.choices) found.set(c.group, [...(found.get(c.group) ?? []), c])
-  return [...found]
-})
+const groups = computed(() => grouped(props.choices, (c) => c.group))
 const take = (e: Event) => (picked.value = (e.target as HTMLSelectElement).value || undefined)
 </script>
 

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 
 import type { Band, Figure } from '@/api/types'
 import { keyWords, titleIn } from '@/shared/format/words'
+import AskHow from '@/shared/ui/AskHow.vue'
 
 const props = defineProps<{
   result: Record<string, unknown>
@@ -58,15 +59,7 @@ const tables = computed(() =>
           <span
             >{{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span></span
           >
-          <button
-            v-if="r.step"
-            type="button"
-            class="ask-how"
-            :aria-label="`How come: ${r.name}`"
-            @click="emit('how', r.step, r.name)"
-          >
-            how?
-          </button>
+          <AskHow :of="r.name" :step="r.step" @how="(s: string) => emit('how', s, r.name)" />
         </dd>
       </div>
     </dl>
@@ -82,15 +75,7 @@ const tables = computed(() =>
                 {{ r.shown }}<span v-if="r.per" class="per"> per {{ r.per }}</span>
               </td>
               <td class="ask">
-                <button
-                  v-if="r.step"
-                  type="button"
-                  class="ask-how"
-                  :aria-label="`How come: ${r.name}`"
-                  @click="emit('how', r.step, r.name)"
-                >
-                  how?
-                </button>
+                <AskHow :of="r.name" :step="r.step" @how="(s: string) => emit('how', s, r.name)" />
               </td>
             </tr>
           </tbody>

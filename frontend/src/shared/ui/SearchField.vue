@@ -3,21 +3,19 @@ import { computed, useId } from 'vue'
 
 import type { Choice, Fault } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
+import { grouped } from '@/shared/format/grouped'
 
 // A choice among so many that one types for it: thousands of machines; only the lines in sight are made.
 const props = defineProps<{ label: string; choices: Choice[]; fault?: Fault; clearable?: boolean }>()
 const picked = defineModel<string | undefined>()
 const id = useId()
-const groups = computed(() => {
-  const found = new Map<string, { value: string; label: string }[]>()
-  for (const c of props.choices) {
-    const line = { value: c.key, label: c.name }
-    const own = found.get(c.group)
-    if (own) own.push(line)
-    else found.set(c.group, [line])
-  }
-  return [...found].map(([label, options]) => ({ value: label, label, options }))
-})
+const groups = computed(() =>
+  grouped(props.choices, (c) => c.group).map(([label, own]) => ({
+    value: label,
+    label,
+    options: own.map((c) => ({ value: c.key, label: c.name })),
+  })),
+)
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 import { defineAsyncComponent, type Component } from 'vue'
 
 /** How long after the page stands the rest of it is fetched, in ms, so that it is there without a network too. */
-const AFTER_MS = 4000
+export const AFTER_MS = 4000
 
 /**
  * A part of a page that is not in its first sight: fetched when it is asked for, and by itself a while after the page

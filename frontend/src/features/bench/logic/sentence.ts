@@ -51,6 +51,12 @@ export function linesOf(
 export const neededOf = (fields: readonly Field[]): string[] =>
   fields.flatMap((f) => (!f.needed ? [] : f.form === 'group' ? neededOf(f.fields) : [f.path]))
 
-/** Whether everything is said that the answer needs. */
+/** Whether everything is said that the answer needs: of a part that may be left out nothing, or all that it needs. */
 export const complete = (fields: readonly Field[], typed: Record<string, unknown>): boolean =>
-  neededOf(fields).every((path) => Boolean(typed[path]))
+  neededOf(fields).every((path) => Boolean(typed[path])) &&
+  fields.every(
+    (f) =>
+      f.form !== 'group' ||
+      complete(f.fields, typed) ||
+      !Object.entries(typed).some(([path, said]) => said && path.startsWith(f.path + '.')),
+  )

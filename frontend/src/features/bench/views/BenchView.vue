@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 
 import type { CalcLine } from '@/api/types'
+import { grouped } from '@/shared/format/grouped'
 import { readCalculations } from '@/shared/state/calculations'
 import { setPlace } from '@/shared/state/place'
 import { TASKS } from '@/speeds/tasks'
@@ -38,11 +39,10 @@ const ORDER = [
   'Motors and shafts',
   'Upkeep',
 ]
+const place = (group: string) => (ORDER.includes(group) ? ORDER.indexOf(group) : ORDER.length)
 const groups = computed(() => {
-  const found = new Map<string, CalcLine[]>()
-  for (const c of bench.value) if (!topicOf(c)) found.set(c.group, [...(found.get(c.group) ?? []), c])
-  const place = (group: string) => (ORDER.includes(group) ? ORDER.indexOf(group) : ORDER.length)
-  return [...found].sort(([a], [b]) => place(a) - place(b))
+  const rest = bench.value.filter((c) => !topicOf(c))
+  return grouped(rest, (c) => c.group).sort(([a], [b]) => place(a) - place(b))
 })
 onMounted(async () => {
   setPlace('Bench')

@@ -113,7 +113,6 @@ const hung = computed(() =>
     return [
       {
         ...p,
-        label: p.label,
         says: saysOf(f),
         value: v,
         unit: !v || isBare(v) ? own : '',

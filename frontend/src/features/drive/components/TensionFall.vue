@@ -8,6 +8,7 @@ import { shortDate } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
 import WideBox from '@/shared/ui/WideBox.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
+import AskHow from '@/shared/ui/AskHow.vue'
 
 // What the gauge said at every visit since the loop was fitted, and where that goes.
 const props = defineProps<{ id: string }>()
@@ -33,15 +34,7 @@ watch(() => settings.units, read)
     <h2>How it has fallen</h2>
     <p class="says">
       {{ fall.says }}
-      <button
-        v-if="fall.working.length"
-        type="button"
-        class="ask-how"
-        aria-label="How come: where the tension goes"
-        @click="how = fall?.working.at(-1)?.id ?? null"
-      >
-        how?
-      </button>
+      <AskHow of="where the tension goes" :step="fall.working.at(-1)?.id" @how="(s: string) => (how = s)" />
     </p>
     <div class="two">
       <ScenePicture v-if="fall.picture" :scene="fall.picture" />

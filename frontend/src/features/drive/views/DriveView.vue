@@ -77,7 +77,7 @@ const rows = computed(() => {
     ...a,
     // The same condition is said once, with the number that it stands under.
     how: k && a.how === of[0]?.how ? '' : a.how,
-    name: a.label ? a.label : title.value,
+    name: a.label || title.value,
   }))
 })
 const fault = computed(

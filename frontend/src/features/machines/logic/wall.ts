@@ -1,5 +1,6 @@
 import type { components } from '@/api/schema'
 import type { Elevation } from '@/api/types'
+import { grouped } from '@/shared/format/grouped'
 
 export type WallDrive = components['schemas']['WallDrive']
 export type WallMachine = components['schemas']['WallMachine']
@@ -47,23 +48,15 @@ const count = (cells: readonly Cell[]): Record<State, number> => {
   return out
 }
 
-const byArea = (cells: readonly Cell[]): Map<string, Cell[]> => {
-  const found = new Map<string, Cell[]>()
-  for (const c of cells) {
-    const own = found.get(c.machine.area)
-    if (own) own.push(c)
-    else found.set(c.machine.area, [c])
-  }
-  return found
-}
+const byArea = (cells: readonly Cell[]) => grouped(cells, (c) => c.machine.area)
 
 /**
  * Areas in the order of the walk, each with what hangs in it; an area may come again where the walk comes back to it.
  * An area counts all that it has (`every`), also while only the first of it stand.
  */
 export function areasOf(cells: readonly Cell[], every: readonly Cell[] = cells): Area[] {
-  const all = byArea(every)
-  return [...byArea(cells)].map(([name, own], k) => ({
+  const all = new Map(byArea(every))
+  return byArea(cells).map(([name, own], k) => ({
     no: k + 1,
     name: name || 'No area',
     cells: own,

@@ -50,6 +50,7 @@ async function load() {
     problem.value = null
     if (!words.value) keepRead('wall', got.data)
     // The next ones come by themselves once the first stand, so that most works are whole before anybody scrolls.
+    window.clearTimeout(soon)
     soon = window.setTimeout(() => void more(), SOON_MS)
     return
   }
@@ -219,18 +220,6 @@ onBeforeUnmount(() => {
   display: flex;
   align-items: center;
   gap: 7px;
-  min-height: 46px;
-  padding: 0 12px;
-  border: 1px solid var(--touch);
-  background: var(--sheet);
-  color: var(--touch);
-  font: 600 1.0625rem var(--face-label);
-  cursor: pointer;
-}
-.mark[aria-pressed='true'] {
-  background: var(--ink);
-  border-color: var(--ink);
-  color: var(--sheet);
 }
 .mark[aria-pressed='true'] svg {
   filter: invert(1);

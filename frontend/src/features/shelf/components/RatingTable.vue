@@ -9,7 +9,7 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import FoldedSheet from '@/shared/ui/FoldedSheet.vue'
 
 import { useBroughtList } from '../logic/brought'
-import WrongLines from './WrongLines.vue'
+import LookedThrough from './LookedThrough.vue'
 
 // The shop's own rating table, for belts that no public book rates: looked through first, then kept, shown as yours.
 const {
@@ -53,18 +53,6 @@ const kept = computed(() => (sections.value.length ? `${counted(lines.value?.len
       <el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look the table through</el-button>
     </div>
     <FaultList :faults="problem?.errors ?? []" />
-    <template v-if="preview">
-      <h3>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h3>
-      <WrongLines :wrong="preview.wrong" />
-      <div class="row">
-        <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
-          {{
-            preview.wrong.length
-              ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}`
-              : 'Keep the table'
-          }}
-        </el-button>
-      </div>
-    </template>
+    <LookedThrough v-if="preview" :looked="preview" keep="Keep the table" @keep="keep" />
   </FoldedSheet>
 </template>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { Fits, Problem, ShelfLine } from '@/api/types'
+import { grouped } from '@/shared/format/grouped'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -31,18 +32,11 @@ const shown = computed(() =>
   ),
 )
 // The racks, as one walks along them; what lies nowhere in particular comes last.
-const places = computed(() => {
-  const found = new Map<string, ShelfLine[]>()
-  for (const l of shown.value) {
-    const at = l.place ?? ''
-    const own = found.get(at)
-    if (own) own.push(l)
-    else found.set(at, [l])
-  }
-  return [...found].sort(([a], [b]) =>
+const places = computed(() =>
+  grouped(shown.value, (l) => l.place ?? '').sort(([a], [b]) =>
     a && b ? a.localeCompare(b, undefined, { numeric: true }) : Number(!a) - Number(!b),
-  )
-})
+  ),
+)
 const many = computed(() => ({ short: props.lines.filter(short).length, idle: props.lines.filter(idle).length }))
 
 async function put(url: string, body: object, what: string) {
@@ -120,7 +114,7 @@ async function keep(l: ShelfLine) {
       <div v-for="l in own" :key="l.id ?? l.line" class="part">
         <span class="name">
           <StateMark v-if="short(l)" :state="l.count ? 'watch' : 'act'" said="to buy" />
-          <b class="figure" dir="auto">{{ says(l) }}</b>
+          <b class="figure" :dir="l.part === 'sheave' ? undefined : 'auto'">{{ says(l) }}</b>
           <span v-if="l.drives" class="dim">{{ l.drives }} drive{{ l.drives === 1 ? '' : 's' }}</span>
         </span>
         <HungParts :line="l" class="hung" />

@@ -2,7 +2,6 @@
 import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
-import { counted } from '@/shared/format/words'
 import type { Problem, ShelfLine, StockPreview } from '@/api/types'
 import { grooves } from '@/forms/grooves'
 import { faultAt, otherFaults } from '@/shared/format/faults'
@@ -16,10 +15,10 @@ import FaultList from '@/shared/ui/FaultList.vue'
 import FoldedSheet from '@/shared/ui/FoldedSheet.vue'
 import { setPlace } from '@/shared/state/place'
 
+import LookedThrough from '../components/LookedThrough.vue'
 import RatingTable from '../components/RatingTable.vue'
 import ShelfTable from '../components/ShelfTable.vue'
 import SpareSet from '../components/SpareSet.vue'
-import WrongLines from '../components/WrongLines.vue'
 import { useBroughtList } from '../logic/brought'
 import { shopping } from '../logic/parts'
 import { readShelf } from '@/shared/state/shelf'
@@ -169,19 +168,7 @@ onMounted(() => setPlace('Shelf'))
           <el-button type="primary" :disabled="!entry.text.trim()" @click="look">Look it through</el-button>
         </div>
         <FaultList :faults="faults" />
-        <template v-if="preview">
-          <h3>{{ counted(preview.lines.length, 'line') }} understood, {{ preview.wrong.length }} not</h3>
-          <WrongLines :wrong="preview.wrong" />
-          <div class="row">
-            <el-button type="primary" :disabled="!preview.lines.length" @click="keep">
-              {{
-                preview.wrong.length
-                  ? `Keep the ${preview.lines.length}, leave out the ${preview.wrong.length}`
-                  : 'Keep it'
-              }}
-            </el-button>
-          </div>
-        </template>
+        <LookedThrough v-if="preview" :looked="preview" keep="Keep it" @keep="keep" />
       </FoldedSheet>
       <SpareSet />
       <RatingTable />

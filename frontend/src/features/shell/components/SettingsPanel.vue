@@ -43,7 +43,7 @@ const CHOICES = [
       <WordField v-model="settings.name" label="Your name, as it stands on what you save" />
       <div v-for="s in CHOICES" :key="s.label" role="group" :aria-label="s.label">
         <p class="label">{{ s.label }}</p>
-        <div class="segments">
+        <div class="segments" translate="no">
           <button
             v-for="c in s.choices"
             :key="c.key"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 
-import { place } from '@/shared/state/place'
+import { BENCH, place } from '@/shared/state/place'
 import { later } from '@/shared/ui/later'
 import { useSettings } from '@/shared/state/settings'
 
@@ -48,7 +48,7 @@ const up = computed(() => place.way.at(-1))
         <router-link :to="c.to" class="step" :class="{ last: c === up }">{{ c.name }}</router-link>
         <span class="slash" aria-hidden="true">/</span>
       </template>
-      <strong :class="{ alone: !up }" dir="auto">{{ place.name }}</strong>
+      <strong :class="{ alone: !up }" :dir="up?.to === BENCH.to ? undefined : 'auto'">{{ place.name }}</strong>
     </nav>
     <WaitingList />
     <CommandLine />

@@ -1,5 +1,4 @@
-/** How long after the page stands the program is put by on this device, in ms. */
-const AFTER_MS = 4000
+import { AFTER_MS } from '@/shared/ui/later'
 
 /**
  * The program itself stays on the device, so that it opens where there is no network; nothing of it on a plain `http`

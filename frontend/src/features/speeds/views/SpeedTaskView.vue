@@ -24,6 +24,7 @@ import ReadMeters from '../components/ReadMeters.vue'
 import SentenceForm from '@/forms/SentenceForm.vue'
 import { inRound, shownAt, taskOf } from '@/speeds/tasks'
 import type { SpeedsOfDrive } from '@/speeds/types'
+import AskHow from '@/shared/ui/AskHow.vue'
 
 const props = defineProps<{ task: string }>()
 const route = useRoute()
@@ -209,15 +210,7 @@ onBeforeUnmount(() => clearTimeout(timer))
                   <dt>{{ f.label }}</dt>
                   <dd>
                     <span class="big">{{ f.shown }}</span>
-                    <button
-                      v-if="f.step"
-                      type="button"
-                      class="ask-how"
-                      :aria-label="`How come: ${f.label}`"
-                      @click="how = { step: f.step, title: f.label }"
-                    >
-                      how?
-                    </button>
+                    <AskHow :of="f.label" :step="f.step" @how="(s: string) => (how = { step: s, title: f.label })" />
                   </dd>
                 </div>
               </dl>
