@@ -367,8 +367,7 @@ describe('a card of the bench', () => {
   })
   it('stands under the question that it answers', () => {
     const of = (name: string, card: unknown = null) => topicOf({ name, card } as never)
-    expect(of('anything-wear')).toBe('Is it worn')
-    expect(of('made-sheave')).toBe('Make it')
+    expect(of('alignment')).toBe('Is it in line and tight')
     expect(of('x', { topic: 'Cut, join and set' })).toBe('Cut, join and set')
     expect(of('drive-compare')).toBeUndefined()
   })

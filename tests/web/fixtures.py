@@ -71,6 +71,15 @@ def elevations() -> list[Any]:
     return [rounded(asdict(elevation_of(solve_route(r, None), "v-belt", thickness_mm=11.0))) for r in routes]
 
 
+def carded(client: FlaskClient, line: dict[str, Any]) -> dict[str, Any]:
+    """A card as the bench is given it, and what its example is answered; the way there and most of a drawing left out."""
+    answer = client.post(f"/api/calc/{line['name']}", json=line["example"]).json | {"working": [], "elevation": None}
+    drawing = answer["result"].get("picture")
+    if drawing:
+        drawing["items"] = drawing["items"][:4]
+    return {"line": line, "answer": answer}
+
+
 def fixtures(client: FlaskClient) -> dict[str, Any]:
     """Name of the file: what it holds."""
     by = {"created_by_name": "N. Dray", "units": "us"}
@@ -117,5 +126,6 @@ def fixtures(client: FlaskClient) -> dict[str, Any]:
                 lines[n] for n in ("pulley-for-speed", "adjustable-sheave", "step-pulleys", "retrofit", "drive-stages")
             ]
         },
+        "cards": [carded(client, line) for line in lines.values() if line["card"]],
         "calculations": {"calculations": [lines[n] for n in ("belt-length", "chain-drive", "v-belt-drive")]},
     }

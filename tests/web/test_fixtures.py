@@ -16,7 +16,9 @@ def test_the_pages_are_tested_with_what_the_server_says(client: FlaskClient) -> 
         if os.environ.get("TUYERE_FIXTURES") == "write":
             FOLDER.mkdir(exist_ok=True)
             file.write_text(
-                json.dumps(fresh, indent=None if name == "elevations" else 1, ensure_ascii=False, sort_keys=True)
+                json.dumps(
+                    fresh, indent=None if name in ("elevations", "cards") else 1, ensure_ascii=False, sort_keys=True
+                )
                 + "\n",
                 "utf-8",
             )

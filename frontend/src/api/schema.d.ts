@@ -1824,6 +1824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/tension-settling/picture/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fall of a tension: the drawing
+         * @description The drawing as a file: SVG and PDF of the sheet to the scale it says, DXF true to size, inches or millimetres.
+         */
+        post: operations["calc_picture_tension_settling_calc_tension_settling_picture__kind__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/tension-target": {
         parameters: {
             query?: never;
@@ -3820,12 +3840,24 @@ export interface components {
         AlignmentLimitsOut: {
             /** Angle */
             angle: components["schemas"]["Figure"];
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** What sets it */
             comes_from: string;
-            /** Gap difference */
+            /** Between the two gaps */
             gap_difference: components["schemas"]["Figure"] | null;
             /** Offset */
             offset: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Slope */
             slope: components["schemas"]["Figure"];
             /** Worth aiming for */
@@ -4821,8 +4853,20 @@ export interface components {
          * @description Hours that nine in ten reach.
          */
         BearingLifeOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Life */
             life: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** BearingLifeRequest */
         BearingLifeRequest: {
@@ -6058,6 +6102,12 @@ export interface components {
          * @description Its bore, screws and torque, the key, and how it goes in and out.
          */
         BushingOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Card */
             card: string[];
             /** Cautions */
@@ -6068,6 +6118,12 @@ export interface components {
             largest_bore: components["schemas"]["Figure"];
             /** Name */
             name: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Screws */
             screws: string;
             /** Torque */
@@ -6642,6 +6698,40 @@ export interface components {
              */
             pitches?: number | null;
         };
+        /**
+         * ChainLengthOut
+         * @description Length in pitches and the centres that go with it, as a card says them.
+         */
+        ChainLengthOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
+            /** Centre distance */
+            centre_distance: components["schemas"]["Figure"];
+            /** Chain length */
+            chain_length: components["schemas"]["Figure"];
+            /** Pitches by the sum */
+            exact_pitches: components["schemas"]["Figure"];
+            /** Centre distance for mounting, most */
+            mounted_high: components["schemas"]["Figure"];
+            /** Centre distance for mounting, least */
+            mounted_low: components["schemas"]["Figure"];
+            /** Pitches */
+            pitches: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
+            /** Free span */
+            span: components["schemas"]["Figure"];
+            /** Arc on the smaller */
+            wrap: components["schemas"]["Figure"];
+        };
         /** ChainLengthRequest */
         ChainLengthRequest: {
             /**
@@ -6697,7 +6787,7 @@ export interface components {
                 [key: string]: string;
             };
             /** Result */
-            result: components["schemas"]["LengthOut"];
+            result: components["schemas"]["ChainLengthOut"];
             /**
              * Sheet
              * @description what the page of a drive shows; only for whole drives
@@ -6768,6 +6858,12 @@ export interface components {
         ChainMatchOut: {
             /** Advice */
             advice: string;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Difference */
             difference: components["schemas"]["Figure"];
             /** Drive growth */
@@ -6776,6 +6872,12 @@ export interface components {
             driven_growth: components["schemas"]["Figure"];
             /** Mismatch */
             mismatch: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** ChainMatchRequest */
         ChainMatchRequest: {
@@ -6939,6 +7041,12 @@ export interface components {
          * @description Power of the chain and the three limits of one strand.
          */
         ChainRatingOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Chain speed */
             chain_speed: components["schemas"]["Figure"];
             /** Carried before pins gall */
@@ -6955,6 +7063,12 @@ export interface components {
             method: string;
             /** Power */
             power: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** ChainRatingRequest */
         ChainRatingRequest: {
@@ -7983,8 +8097,20 @@ export interface components {
          * @description Its crown.
          */
         CrownOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Crown */
             crown: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** CrownRequest */
         CrownRequest: {
@@ -10048,6 +10174,12 @@ export interface components {
         FanSpeedOut: {
             /** Current */
             amps: components["schemas"]["AmpsOut"] | null;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Flow */
             flow: components["schemas"]["Figure"];
             /** Louder by */
@@ -10058,8 +10190,12 @@ export interface components {
             power: components["schemas"]["Figure"];
             /** Pressure */
             pressure: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** FanSpeedRequest */
         FanSpeedRequest: {
@@ -11253,14 +11389,30 @@ export interface components {
          * @description Every note, and what the measured one is.
          */
         FrequenciesOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
+            /** The belt goes round */
+            belt_turns: components["schemas"]["Figure"];
+            /** The driven shaft turns */
+            driven_turns: components["schemas"]["Figure"];
+            /** The driver turns */
+            driver_turns: components["schemas"]["Figure"];
             /** Measured is */
             measured_is: components["schemas"]["NoteOut"][];
             /** Notes */
             notes: components["schemas"]["NoteOut"][];
             /** Picture */
             picture: components["schemas"]["SceneOut"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /**
          * GapsIn
@@ -12305,6 +12457,12 @@ export interface components {
          * @description The card: what it keeps of the belt, its measures, the work in order, the cautions.
          */
         JointOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Card */
             card: string[];
             /** Cautions */
@@ -12323,6 +12481,12 @@ export interface components {
             least_pulley: components["schemas"]["Figure"] | null;
             /** Name */
             name: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Take up */
             take_up: string;
             /** Thickness */
@@ -12461,6 +12625,12 @@ export interface components {
          * @description Where it would run and what room is left; negative room is lacking.
          */
         LengthOffOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Change of centre distance */
             centre_change: components["schemas"]["Figure"];
             /** Idler depth */
@@ -12483,6 +12653,12 @@ export interface components {
              * @description beyond the take-up it asks for
              */
             room_to_tighten: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /**
              * Hangs loose by
              * @description how loose it hangs when released
@@ -12691,12 +12867,24 @@ export interface components {
          * @description How many links to run.
          */
         LinkBeltOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Links, hand-tight */
             hand_tight: components["schemas"]["Figure"];
             /** Least diameter it may bend round */
             least_pulley: components["schemas"]["Figure"];
             /** Links to run */
             run: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Links to remove */
             take_off: components["schemas"]["Figure"];
         };
@@ -13087,6 +13275,12 @@ export interface components {
          * @description The wheel: its measures, what has to be kept, how fast it may run, and its drawing.
          */
         MadeOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Cut */
             cut: string[];
             /** Face */
@@ -13107,8 +13301,12 @@ export interface components {
             over_keyway: components["schemas"]["Figure"] | null;
             /** Picture */
             picture: components["schemas"]["SceneOut"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /**
          * MadePulleyIn
@@ -13660,9 +13858,15 @@ export interface components {
          * @description Readings, likeliest first.
          */
         MarkingOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Belt length */
             belt_length: components["schemas"]["Figure"] | null;
-            /** Best */
+            /** Likeliest */
             best: string;
             /** Inside length */
             inside_length: components["schemas"]["Figure"] | null;
@@ -13670,6 +13874,12 @@ export interface components {
             outside_length: components["schemas"]["Figure"] | null;
             /** Readings */
             readings: components["schemas"]["ReadingOut"][];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** In words */
             words: string;
         };
@@ -14032,6 +14242,12 @@ export interface components {
             at_high_frequency: components["schemas"]["Figure"] | null;
             /** Speed at the least frequency */
             at_low_frequency: components["schemas"]["Figure"] | null;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Engine */
             engine: components["schemas"]["EngineOut"] | null;
             /** Full-load speed, high */
@@ -14040,6 +14256,12 @@ export interface components {
             full_load_low: components["schemas"]["Figure"] | null;
             /** Generator */
             generator: components["schemas"]["GeneratorOut"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Slip */
             slip: components["schemas"]["Figure"] | null;
             /** Synchronous */
@@ -15298,6 +15520,12 @@ export interface components {
         PumpSpeedOut: {
             /** Current */
             amps: components["schemas"]["AmpsOut"] | null;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Flow */
             flow: components["schemas"]["Figure"];
             /** Head */
@@ -15306,8 +15534,12 @@ export interface components {
             picture: components["schemas"]["SceneOut"] | null;
             /** Power */
             power: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** PumpSpeedRequest */
         PumpSpeedRequest: {
@@ -15436,12 +15668,22 @@ export interface components {
         QuarterTurnOut: {
             /** Ask for */
             ask_for: string;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Least centre distance */
             least_centre: components["schemas"]["Figure"] | null;
             /** Least face */
             least_face: components["schemas"]["Figure"] | null;
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** QuarterTurnRequest */
         QuarterTurnRequest: {
@@ -15706,6 +15948,12 @@ export interface components {
             added_power: components["schemas"]["Figure"];
             /** Arc factor */
             arc_factor: components["schemas"]["Figure"];
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Basic power of one belt */
             basic_power: components["schemas"]["Figure"];
             /**
@@ -15723,6 +15971,12 @@ export interface components {
             length_factor: components["schemas"]["Figure"];
             /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /**
          * RatingPreview
@@ -16272,6 +16526,12 @@ export interface components {
         RollerConveyorOut: {
             /** Arc of contact */
             arc: components["schemas"]["Figure"];
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Belt speed */
             belt_speed: components["schemas"]["Figure"];
             /** Head tension */
@@ -16293,8 +16553,12 @@ export interface components {
             roller_pull: components["schemas"]["Figure"];
             /** Links to run */
             run: components["schemas"]["Figure"] | null;
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Tail tension */
             tail_tension: components["schemas"]["Figure"];
             /** Links to remove */
@@ -16423,10 +16687,22 @@ export interface components {
          * @description What to cut and what it pulls.
          */
         RoundBeltOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Length to cut */
             cut_length: components["schemas"]["Figure"];
             /** Least diameter it may bend round */
             least_pulley: components["schemas"]["Figure"] | null;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Pull of a strand */
             strand_tension: components["schemas"]["Figure"];
         };
@@ -16877,13 +17153,23 @@ export interface components {
          * @description Total indicator reading against what is allowed.
          */
         RunOutOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** What sets it */
             comes_from: string;
             /** Limit */
             limit: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
-            /** Total */
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
+            /** In one turn */
             total: components["schemas"]["Figure"] | null;
             /** Within limits */
             within: boolean | null;
@@ -17287,9 +17573,15 @@ export interface components {
          * @description The factor and what decided it.
          */
         ServiceOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** It can jam and stall */
             chokes: boolean;
-            /** Factor */
+            /** Service factor */
             factor: components["schemas"]["Figure"];
             /**
              * Running hours
@@ -17298,6 +17590,12 @@ export interface components {
             hours: "intermittent" | "normal" | "continuous";
             /** Machine class */
             machine_class: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Torque */
             torque: string;
         };
@@ -17377,14 +17675,26 @@ export interface components {
         SettlingOut: {
             /** After one hour */
             at_one_hour: components["schemas"]["Figure"];
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Error */
             error: components["schemas"]["Figure"];
             /** Falls in each tenfold of the hours */
             per_decade: components["schemas"]["Figure"];
-            /** Predicted */
+            /** Picture */
+            picture: components["schemas"]["SceneOut"];
+            /** It will stand at */
             predicted: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Steady */
             steady: boolean;
         };
@@ -17914,12 +18224,24 @@ export interface components {
          * @description Which foot is soft and what goes under it.
          */
         SoftFootOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Feet of the machine */
             feet: components["schemas"]["FootOut"][];
             /** Limit */
             limit: components["schemas"]["Figure"];
-            /** Says */
-            says: string;
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
+            /** Greatest lift */
+            worst: components["schemas"]["Figure"];
         };
         /** SoftFootRequest */
         SoftFootRequest: {
@@ -18282,6 +18604,12 @@ export interface components {
          * @description What it measures.
          */
         SprocketOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Over the roots, by caliper */
             caliper_diameter: components["schemas"]["Figure"];
             /** Chordal variation */
@@ -18294,6 +18622,12 @@ export interface components {
             outside_diameter: components["schemas"]["Figure"];
             /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** SprocketRequest */
         SprocketRequest: {
@@ -19386,6 +19720,12 @@ export interface components {
         SyncLengthOut: {
             /** Centre distance to give for tension */
             apart_to_tension: components["schemas"]["Figure"] | null;
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Belt length */
             belt_length: components["schemas"]["Figure"];
             /** Teeth of the belt */
@@ -19396,6 +19736,12 @@ export interface components {
             closer_to_fit: components["schemas"]["Figure"] | null;
             /** Teeth by the sum */
             exact_teeth: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Free span */
             span: components["schemas"]["Figure"];
             /** Teeth in mesh */
@@ -19506,12 +19852,24 @@ export interface components {
          * @description What it measures.
          */
         SyncPulleyOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Outside diameter */
             outside_diameter: components["schemas"]["Figure"];
             /** Pitch */
             pitch: components["schemas"]["Figure"];
             /** Pitch diameter */
             pitch_diameter: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
         };
         /** SyncPulleyRequest */
         SyncPulleyRequest: {
@@ -19644,6 +20002,12 @@ export interface components {
          * @description What the belt carries and on whose word.
          */
         SyncRatingOut: {
+            /**
+             * Bar
+             * @description the reading on its scale, where there is a limit
+             * @default null
+             */
+            bar?: components["schemas"]["BarOut"] | null;
             /** Rated by */
             basis: string;
             /** Belt speed */
@@ -19652,6 +20016,12 @@ export interface components {
             mesh_factor: components["schemas"]["Figure"];
             /** Power */
             power: components["schemas"]["Figure"];
+            /**
+             * Says
+             * @description the answer as a sentence
+             * @default
+             */
+            says?: string;
             /** Width factor */
             width_factor: components["schemas"]["Figure"];
         };
@@ -34288,6 +34658,128 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TensionSettlingResponse"];
+                };
+            };
+            /** @description problem */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            called?: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            called?: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            called?: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+            /** @description problem */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        current?: Record<string, never>;
+                        detail?: string;
+                        differences?: Record<string, never>[];
+                        errors?: {
+                            allowed: string;
+                            called?: string;
+                            path: string;
+                            reason: string;
+                            value?: unknown;
+                        }[];
+                        status: number;
+                        title: string;
+                        type: string;
+                        yours?: unknown;
+                    };
+                };
+            };
+        };
+    };
+    calc_picture_tension_settling_calc_tension_settling_picture__kind__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "svg" | "pdf" | "dxf";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TensionSettlingRequest"];
+            };
+        };
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             /** @description problem */

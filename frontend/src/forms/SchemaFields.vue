@@ -74,7 +74,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
         </fieldset>
         <el-checkbox
           v-else-if="f.form === 'flag'"
-          :model-value="typed[f.path] === true"
+          :model-value="typed[f.path] === undefined ? f.on : typed[f.path] === true"
           :label="f.title"
           @change="set(f.path, $event === true)"
         />

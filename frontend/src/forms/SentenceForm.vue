@@ -30,10 +30,12 @@ const settings = useSettings()
 const field = (b: Blank) => fieldAt(props.at(b.path), props.fields)
 function value(b: Blank): string {
   const v = typed.value[props.at(b.path)]
-  return typeof v === 'string' ? v : v ? 'yes' : ''
+  const f = field(b)
+  if (f?.form === 'flag') return (typeof v === 'boolean' ? v : f.on) ? 'yes' : ''
+  return typeof v === 'string' ? v : ''
 }
 function set(b: Blank, v: string) {
-  const said = field(b)?.form === 'flag' ? v === 'yes' || undefined : v || undefined
+  const said = field(b)?.form === 'flag' ? v === 'yes' : v || undefined
   typed.value = { ...typed.value, [props.at(b.path)]: said }
 }
 const turn = (path: string) => (typed.value = { ...typed.value, [path]: typed.value[path] ? undefined : true })

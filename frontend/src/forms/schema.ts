@@ -48,7 +48,8 @@ export type Field =
       needed: boolean
     }
   | { form: 'many'; name: string; title: string; path: string; help: string; options: string[]; needed: boolean }
-  | { form: 'flag'; name: string; title: string; path: string; help: string; needed: boolean }
+  // `on` is how it stands until somebody says.
+  | { form: 'flag'; name: string; title: string; path: string; help: string; needed: boolean; on: boolean }
   | { form: 'number'; name: string; title: string; path: string; help: string; needed: boolean }
   | { form: 'text'; name: string; title: string; path: string; help: string; needed: boolean }
   | { form: 'group'; name: string; title: string; path: string; help: string; fields: Field[]; needed: boolean }
@@ -131,7 +132,7 @@ export function fieldsOf(
     if (s.type === 'array' && s.items?.enum) return [{ form: 'many', ...base, options: s.items.enum }]
     if (s.enum) return [{ form: 'choice', ...base, options: s.enum }]
     if (s['x-choices']) return [{ form: 'keyed', ...base, table: s['x-choices'] }]
-    if (s.type === 'boolean') return [{ form: 'flag', ...base }]
+    if (s.type === 'boolean') return [{ form: 'flag', ...base, on: s.default === true || raw.default === true }]
     if (s.type === 'integer' || s.type === 'number') return [{ form: 'number', ...base }]
     return [{ form: 'text', ...base }]
   })
@@ -170,6 +171,11 @@ export function bodyOf(
       continue
     }
     const v = typed[f.path]
+    if (f.form === 'flag') {
+      // Only what differs from how it stands by itself is said.
+      if (typeof v === 'boolean' && v !== f.on) out[f.name] = v
+      continue
+    }
     if (v === undefined || v === '' || v === false) continue
     out[f.name] = f.form === 'number' ? (Number.isFinite(Number(v)) ? Number(v) : v) : v
   }

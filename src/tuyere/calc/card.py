@@ -26,9 +26,39 @@ Picture = Literal[
     "strip",
     "toothed",
     "housing",
+    "made",
+    "flow",
+    "rollers",
+    "notes",
+    "fall",
+    "plan",
+    "dial",
+    "feet",
+    "quarter",
+    "plate",
+    "factor",
+    "bearing",
+    "bushing",
+    "crown",
+    "joint",
+    "link",
+    "loop",
+    "two-chains",
+    "limits",
+    "printed",
+    "sprocket-size",
+    "toothed-size",
 ]
+# Pictures that the answer itself draws: until then a sketch stands there.
+DRAWN: frozenset[Picture] = frozenset({"made", "flow", "rollers", "notes", "fall"})
 Topic = Literal[
-    "Speeds and sizes", "What is it, does it fit", "Is it worn", "Cut, join and set", "What it carries and costs"
+    "Is it worn",
+    "Is it in line and tight",
+    "What is it, does it fit",
+    "Speeds and sizes",
+    "Cut, join and set",
+    "What it carries and costs",
+    "Make it",
 ]
 
 BLANK = re.compile(r"\{([a-z_.0-9]+)(?:\?([^:}]*):([^}]*))?\}")
@@ -39,7 +69,7 @@ class Card:
     """How a calculation is asked and answered on the bench.
 
     ``sentence`` has a blank for each field in braces, ``{measured}``; ``{crossed?open:crossed}`` picks between the words of a
-    no and a yes. ``|`` begins a new line. ``figures`` are fields of the result, the first of them large. ``fresh`` stands in a
+    no and a yes. ``|`` begins a new line. ``figures`` are one to three fields of the result, the first of them large. ``fresh`` stands in a
     new form, and counts as assumed until it is touched. ``names`` are
     what the keys of a choice are called. ``then`` is the calculation that comes next, and its words.
     """
@@ -47,7 +77,7 @@ class Card:
     asks: str
     topic: Topic
     sentence: str
-    figures: tuple[str, str, str]
+    figures: tuple[str, ...]
     picture: Picture
     fresh: Mapping[str, str] = field(default_factory=dict)
     on_picture: tuple[str, ...] = ()
@@ -98,6 +128,24 @@ class CardAnswer(Answer):
 def mark(figure: Figure) -> MarkOut:
     """A mark where a figure stands."""
     return MarkOut(at=figure.value, number=figure.number)
+
+
+def least_bar(reading: Figure, least: Figure, word: str) -> BarOut:
+    """A size on its scale with the least that it may be; figures of one kind, ``word`` says what is wrong under it.
+
+    Raises ValueError for a limit that is none.
+    """
+    if not least.value > 0:
+        raise ValueError(f"{least.shown} is no limit")
+    return BarOut(
+        reading=max(reading.value, 0.0),
+        shown=reading.shown,
+        low=0.0,
+        high=1.12 * max(reading.value, 1.25 * least.value),
+        unit=reading.unit_shown,
+        marks=[MarkOut(at=0.0, number="0"), mark(least)],
+        zones=[ZoneOut(low=0.0, high=least.value, state="act", word=word)],
+    )
 
 
 def wear_bar(reading: Figure, watch: Figure, act: Figure, *, words: tuple[str, str] = ("order", "replace")) -> BarOut:

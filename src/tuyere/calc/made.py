@@ -5,6 +5,7 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import CardAnswer
 from tuyere.calc.entry import Size, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input
@@ -15,6 +16,11 @@ from tuyere.core.shafts.keyways import keyway
 from tuyere.core.wheels.made import Rim, made_wheel
 
 GROUP = "Speeds"
+
+
+# The second line of every card that has a wheel made.
+BORE = "It is {shaft.material} on a shaft of {shaft.bore}, keyway {shaft.key}, its hub {shaft.hub_length} long, and turns at {shaft.speed}."
+FRESH_BORE = {"shaft.material": "cast iron", "shaft.key": "inch"}
 
 
 class BoreIn(Input):
@@ -37,10 +43,9 @@ class KeptOut(Answer):
     source: str
 
 
-class MadeOut(Answer):
+class MadeOut(CardAnswer):
     """The wheel: its measures, what has to be kept, how fast it may run, and its drawing."""
 
-    says: str
     outside: Figure
     face: Figure
     hub: Figure

@@ -5,6 +5,7 @@ from typing import Literal
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entries.alignment import LoopKind
 from tuyere.calc.entry import Gap, Length, Size, maybe
 from tuyere.calc.frame import Frame
@@ -19,6 +20,20 @@ GROUP = "Alignment and tension"
 RunOutAt = Literal["grooved rim", "grooved face", "toothed rim", "toothed face", "shaft", "large shaft"]
 
 
+LOOPS = {
+    "v": "V-belts",
+    "v-light": "V-belts of a light drive",
+    "v-joined": "joined V-belts",
+    "v-ribbed": "V-ribbed belts",
+    "v-link": "link belts",
+    "sync": "synchronous belts",
+    "flat-belt": "flat belts",
+    "round": "round belts",
+    "chain": "roller chains",
+    "chain-dogged": "chains with dogs",
+}
+
+
 class AlignmentLimitsIn(Input):
     """Two wheels and the kind of loop on them."""
 
@@ -27,11 +42,11 @@ class AlignmentLimitsIn(Input):
     diameter: Size | None = Field(default=None, description="diameter of the wheel that is read")
 
 
-class AlignmentLimitsOut(Answer):
+class AlignmentLimitsOut(CardAnswer):
     """What is allowed: as an angle, as a slope, as a difference of gaps, and the offset."""
 
     angle: Figure
-    gap_difference: Figure | None
+    gap_difference: Figure | None = Field(title="Between the two gaps")
     offset: Figure
     slope: Figure
     worth_aiming_for: Figure
@@ -44,6 +59,17 @@ class AlignmentLimitsOut(Answer):
     summary="Limits of twist, toe and offset by the kind of loop, in degrees, mm/m, in/ft and gap at the rim.",
     source="association and handbook practice, row by row",
     example={"units": "us", "input": {"kind": "sync", "centre": "24", "diameter": "6"}},
+    card=Card(
+        asks="How far out of line may two wheels be?",
+        topic="Is it in line and tight",
+        sentence="{kind} run on two wheels {centre} apart.|A straightedge or a string is read across a wheel of {diameter}.",
+        figures=("gap_difference", "offset", "angle"),
+        picture="plan",
+        fresh={"kind": "v"},
+        on_picture=("centre", "diameter"),
+        names={"kind": LOOPS},
+        then=("run-out", "Does the wheel run true?"),
+    ),
 )
 def alignment_limits(given: AlignmentLimitsIn, frame: Frame) -> AlignmentLimitsOut:
     """Look them up."""
@@ -51,10 +77,14 @@ def alignment_limits(given: AlignmentLimitsIn, frame: Frame) -> AlignmentLimitsO
     f = frame.figure
     if r.confidence == "low":
         notice("caution", "weak-source", f"Sources differ on this limit: {r.comes_from}.", "input.kind")
+    angle, offset = f(r.angle_deg, "angle", "fine"), f(r.offset_mm, "gap")
+    gap = None if r.gap_mm is None else f(r.gap_mm, "gap")
+    twist = angle.shown if gap is None else f"{gap.shown} between the two sides of its rim"
     return AlignmentLimitsOut(
-        angle=f(r.angle_deg, "angle", "fine"),
-        gap_difference=None if r.gap_mm is None else f(r.gap_mm, "gap"),
-        offset=f(r.offset_mm, "gap"),
+        says=f"No more than {twist}, and {offset.shown} to one side; {f(r.good_deg, 'angle', 'fine').shown} is worth aiming for.",
+        angle=angle,
+        gap_difference=gap,
+        offset=offset,
         slope=f(r.slope_mm_m, "slope"),
         worth_aiming_for=f(r.good_deg, "angle", "fine"),
         comes_from=r.comes_from,
@@ -70,12 +100,11 @@ class RunOutIn(Input):
     highest: Gap | None = Field(default=None, description="greatest reading in one turn")
 
 
-class RunOutOut(Answer):
+class RunOutOut(CardAnswer):
     """Total indicator reading against what is allowed."""
 
-    says: str
     limit: Figure
-    total: Figure | None
+    total: Figure | None = Field(title="In one turn")
     within: bool | None
     comes_from: str
 
@@ -86,6 +115,27 @@ class RunOutOut(Answer):
     summary="Total indicator reading of rim, face or shaft against what is allowed.",
     source="RMA IP-20, IP-22, IP-24; NEMA MG 1; millwright practice",
     example={"units": "us", "input": {"what": "grooved rim", "diameter": "12", "lowest": "-0.004", "highest": "0.011"}},
+    card=Card(
+        asks="Does it run true?",
+        topic="Is it in line and tight",
+        sentence="A dial stands on the {what}, which is {diameter} across there.|"
+        "Turned once round by hand it reads {lowest} at the least and {highest} at the most.",
+        figures=("total", "limit"),
+        picture="dial",
+        fresh={"what": "grooved rim"},
+        on_picture=("diameter",),
+        names={
+            "what": {
+                "grooved rim": "rim of a grooved wheel",
+                "grooved face": "side of a grooved wheel",
+                "toothed rim": "rim of a toothed wheel",
+                "toothed face": "side of a toothed wheel",
+                "shaft": "shaft",
+                "large shaft": "shaft of a large motor",
+            }
+        },
+        then=("alignment-limits", "How far out of line may they be?"),
+    ),
 )
 def run_out(given: RunOutIn, frame: Frame) -> RunOutOut:
     """Compare them. Raises InputError where only one reading is given or they are the wrong way round."""
@@ -109,10 +159,12 @@ def run_out(given: RunOutIn, frame: Frame) -> RunOutOut:
             else f"{f(total, 'gap').shown} in all, {f(limit, 'gap').shown} is allowed: "
             "clean bore and taper, fit it again; then true or change it. Line up after that."
         )
+    most, whole = f(limit, "gap"), None if total is None else f(total, "gap")
     return RunOutOut(
         says=says,
-        limit=f(limit, "gap"),
-        total=None if total is None else f(total, "gap"),
+        bar=None if whole is None else wear_bar(whole, most, most, words=("", "too much")),
+        limit=most,
+        total=whole,
         within=within,
         comes_from=source,
     )
@@ -136,11 +188,11 @@ class FootOut(Answer):
     shims: list[Figure]
 
 
-class SoftFootOut(Answer):
+class SoftFootOut(CardAnswer):
     """Which foot is soft and what goes under it."""
 
-    says: str
     feet: list[FootOut]
+    worst: Figure = Field(title="Greatest lift")
     limit: Figure
 
 
@@ -159,6 +211,17 @@ class SoftFootOut(Answer):
             "shims": ["0.002", "0.005", "0.010", "0.025"],
         },
     },
+    card=Card(
+        asks="Do all four feet lie?",
+        topic="Is it in line and tight",
+        sentence="Each bolt loosened alone, tightened again before the next. On the side near the other machine the "
+        "inboard foot lifts {inboard_near}, the outboard one {outboard_near}.|"
+        "On the far side the inboard foot lifts {inboard_far}, the outboard one {outboard_far}.",
+        figures=("worst", "limit"),
+        picture="feet",
+        on_picture=("inboard_near", "outboard_near", "inboard_far", "outboard_far"),
+        then=("alignment-limits", "How far out of line may they be?"),
+    ),
 )
 def soft_foot_entry(given: SoftFootIn, frame: Frame) -> SoftFootOut:
     """Compare the feet. Raises InputError where none was read or a foot sinks when it is loosened."""
@@ -178,18 +241,21 @@ def soft_foot_entry(given: SoftFootIn, frame: Frame) -> SoftFootOut:
     r = soft_foot(lifts, SOFT_FOOT_MM, box)
     f = frame.figure
     if r.rocks:
-        says = "It rocks over two opposite feet: fill one of them until both lie, then read all four again."
+        does = "it rocks over two opposite feet. Fill one of them until both lie, then read all four again."
     elif r.over:
-        says = "Fill under " + " and ".join(f"the {name} foot" for name in r.over) + ", whole shims, then read again."
+        does = "fill under " + " and ".join(f"the {name} foot" for name in r.over) + ", whole shims, then read again."
     elif len(lifts) < 4:
-        says = "The feet that were read are good; read the others too."
+        does = "the feet that were read are good; read the others too."
     else:
-        says = "All four feet lie. Go on with twist."
+        does = "all four feet lie. Go on with twist."
+    worst, most = f(max(lifts.values()), "gap"), f(SOFT_FOOT_MM, "gap")
     return SoftFootOut(
-        says=says,
+        says=f"{worst.shown} at the most, {most.shown} is allowed: {does}",
+        bar=wear_bar(worst, most, most, words=("", "soft")),
+        worst=worst,
         feet=[
             FootOut(foot=name, lift=f(r.lifts_mm[name], "gap"), shims=[f(s, "gap") for s in r.shims[name].shims_mm])
             for name in r.over
         ],
-        limit=f(SOFT_FOOT_MM, "gap"),
+        limit=most,
     )

@@ -3,6 +3,7 @@
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Frequency, Length, Size, Speed, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -36,10 +37,12 @@ class NoteOut(Answer):
     points_at: str
 
 
-class FrequenciesOut(Answer):
+class FrequenciesOut(CardAnswer):
     """Every note, and what the measured one is."""
 
-    says: str
+    belt_turns: Figure = Field(title="The belt goes round")
+    driver_turns: Figure = Field(title="The driver turns")
+    driven_turns: Figure = Field(title="The driven shaft turns")
     measured_is: list[NoteOut]
     notes: list[NoteOut]
     picture: SceneOut
@@ -61,6 +64,14 @@ class FrequenciesOut(Answer):
         },
     },
     first=("says", "notes"),
+    card=Card(
+        asks="What does the drive shake with?",
+        topic="Is it in line and tight",
+        sentence="A loop {length} long, its teeth or links {pitch} apart, runs from {driver_diameter} at {driver_speed} to {driven_diameter}.|"
+        "What was felt or measured is {measured}.",
+        figures=("belt_turns", "driver_turns", "driven_turns"),
+        picture="notes",
+    ),
 )
 def belt_frequencies(given: FrequenciesIn, frame: Frame) -> FrequenciesOut:
     """Work every note. Raises InputError for a frequency that is none."""
@@ -76,9 +87,23 @@ def belt_frequencies(given: FrequenciesIn, frame: Frame) -> FrequenciesOut:
     out = [NoteOut(of=m.of, times=m.times, frequency=f(m.hertz, "frequency"), points_at=m.points_at) for m in notes]
     asked = maybe(given.measured)
     picture = scene_out(notes_scene(notes, asked))
+    own = {m.of: o.frequency for m, o in zip(notes, out, strict=True) if m.times == 1}
+    turns = own["the belt"]
+    goes = f"The belt goes round at {turns.shown}"
+
+    def told(says: str, found: list[NoteOut]) -> FrequenciesOut:
+        return FrequenciesOut(
+            says=says,
+            belt_turns=turns,
+            driver_turns=own["the driver"],
+            driven_turns=own["the driven shaft"],
+            measured_is=found,
+            notes=out,
+            picture=picture,
+        )
+
     if asked is None:
-        says = "Say what was measured to see what it points at."
-        return FrequenciesOut(says=says, measured_is=[], notes=out, picture=picture)
+        return told(f"{goes}. Say what was felt or measured to see what it points at.", [])
     near = nearest(notes, asked)
     found = [out[notes.index(m)] for m in near]
     if not found:
@@ -91,4 +116,4 @@ def belt_frequencies(given: FrequenciesIn, frame: Frame) -> FrequenciesOut:
         says = f"{f(asked, 'frequency').shown} is {times}{first.of}: {first.points_at}."
         if len(found) > 1:
             says += f" Or {found[1].of}: they lie too close to be told apart."
-    return FrequenciesOut(says=says, measured_is=found, notes=out, picture=picture)
+    return told(f"{says} {goes}.", found)

@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Percent, Speed, value_of
 from tuyere.calc.flow_chart_out import FAN_SHUT_OFF, flow_chart_out
 from tuyere.calc.frame import Frame
@@ -39,10 +40,9 @@ class FanSpeedIn(Input):
     density_now: Density = Field(default=1.2, description="density of the air now, kg/m³")
 
 
-class FanSpeedOut(Answer):
+class FanSpeedOut(CardAnswer):
     """Flow, pressure, power and sound against now."""
 
-    says: str
     flow: Figure
     pressure: Figure
     power: Figure
@@ -71,6 +71,15 @@ def _over_plate(given: FanSpeedIn) -> None:
         "input": {"speed": "640", "new_speed": "678", "motor": {"amps": 17.4, "full_load_amps": 20.0}},
     },
     first=("says", "power"),
+    card=Card(
+        asks="What does a fan do at another speed?",
+        topic="Speeds and sizes",
+        sentence="A fan turns at {speed} and is to turn at {new_speed}; its plate allows {most_speed}.|"
+        "Its motor draws {motor.amps} A of {motor.full_load_amps} A on the plate.",
+        figures=("power", "flow", "pressure"),
+        picture="flow",
+        then=("speed-ratio", "Which wheels give that speed?"),
+    ),
 )
 def fan_speed(given: FanSpeedIn, frame: Frame) -> FanSpeedOut:
     """Work the laws. Raises InputError for a change they do not hold for, or currents that contradict each other."""
@@ -141,10 +150,9 @@ class PumpSpeedIn(Input):
     motor: MotorNowIn | None = Field(default=None, description="what the motor draws now")
 
 
-class PumpSpeedOut(Answer):
+class PumpSpeedOut(CardAnswer):
     """Flow, head and power against now."""
 
-    says: str
     flow: Figure
     head: Figure
     power: Figure
@@ -162,6 +170,17 @@ class PumpSpeedOut(Answer):
         "input": {"kind": "centrifugal", "speed": "1750", "new_speed": "1600", "static": "40", "shut_off": "125"},
     },
     first=("says", "power"),
+    card=Card(
+        asks="What does a pump do at another speed?",
+        topic="Speeds and sizes",
+        sentence="A {kind} pump turns at {speed} and is to turn at {new_speed}.|"
+        "Of its head now {static} is height alone, and {shut_off} stands against a shut valve. "
+        "Its motor draws {motor.amps} A of {motor.full_load_amps} A on the plate.",
+        figures=("power", "flow", "head"),
+        picture="flow",
+        fresh={"kind": "centrifugal"},
+        then=("speed-ratio", "Which wheels give that speed?"),
+    ),
 )
 def pump_speed(given: PumpSpeedIn, frame: Frame) -> PumpSpeedOut:
     """Work the pump against its pipe. Raises InputError where it then lifts nothing."""

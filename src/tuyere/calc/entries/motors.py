@@ -12,7 +12,7 @@ from tuyere.calc.parts import Real, Text, Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
 from tuyere.core.motors.engine import engine_speed, generator
-from tuyere.core.motors.motor import least_motor_sheave, motor_speed
+from tuyere.core.motors.motor import MotorSpeed, least_motor_sheave, motor_speed
 from tuyere.core.speeds.formulas import ratio_of_speeds
 
 GROUP = "Motors and shafts"
@@ -64,7 +64,7 @@ class GeneratorOut(Answer):
     ratio: Figure | None
 
 
-class MotorSpeedOut(Answer):
+class MotorSpeedOut(CardAnswer):
     """Its speeds."""
 
     full_load_low: Figure | None
@@ -105,12 +105,40 @@ def _generator(given: GeneratorIn, driver_rpm: float | None, frame: Frame) -> Ge
     )
 
 
+def _says(motor: MotorSpeed | None, engine: EngineOut | None, generates: GeneratorOut | None, frame: Frame) -> str:
+    """What was asked for, one sentence each."""
+    out = []
+    if motor is not None:
+        low, high = frame.figure(motor.low_rpm, "speed"), frame.figure(motor.high_rpm, "speed")
+        loaded = low.shown if low.number == high.number else f"{low.number} to {high.shown}"
+        out.append(
+            f"About {loaded} under full load; its field turns at {frame.figure(motor.synchronous_rpm, 'speed').shown}."
+        )
+    if engine is not None:
+        out.append(f"The engine turns at {engine.full_load.shown} loaded and {engine.no_load.shown} without load.")
+    if generates is not None:
+        out.append(
+            f"The generator wants {generates.speed.shown}, {generates.lowest.number} to {generates.highest.shown}."
+        )
+    return " ".join(out)
+
+
 @calculation(
     "motor-speed",
     "Speed of a motor",
     summary="Motors by poles and frequency, engines by their governor, and the speed at which a generator holds its frequency.",
     source="kinematics; NEMA MG 1 and IEC practice",
     example={"units": "us", "input": {"poles": 4, "frequency": 60, "nameplate_speed": "1750"}},
+    card=Card(
+        asks="How fast does the motor turn?",
+        topic="Speeds and sizes",
+        sentence="A motor of {poles} poles on {frequency} Hz; its plate says {nameplate_speed}.|"
+        "A frequency drive takes it from {low_frequency} to {high_frequency} Hz.",
+        figures=("full_load_low", "synchronous", "slip"),
+        picture="plate",
+        fresh={"frequency": "60"},
+        then=("motor-min-sheave", "How small a sheave may it carry?"),
+    ),
 )
 def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
     """Work the speeds. Raises InputError where neither motor, engine nor generator is said."""
@@ -124,7 +152,9 @@ def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
             given.poles, given.frequency, maybe(given.nameplate_speed), given.low_frequency, given.high_frequency
         )
     driver = given.engine.full_speed.value if given.engine is not None else None if r is None else r.low_rpm
+    generates = None if given.generator is None else _generator(given.generator, driver, frame)
     return MotorSpeedOut(
+        says=_says(r, engine, generates, frame),
         full_load_low=None if r is None else f(r.low_rpm, "speed"),
         full_load_high=None if r is None else f(r.high_rpm, "speed"),
         synchronous=None if r is None else f(r.synchronous_rpm, "speed"),
@@ -132,7 +162,7 @@ def motor_speed_entry(given: MotorSpeedIn, frame: Frame) -> MotorSpeedOut:
         at_low_frequency=None if r is None or r.at_low_rpm is None else f(r.at_low_rpm, "speed"),
         at_high_frequency=None if r is None or r.at_high_rpm is None else f(r.at_high_rpm, "speed"),
         engine=engine,
-        generator=None if given.generator is None else _generator(given.generator, driver, frame),
+        generator=generates,
     )
 
 

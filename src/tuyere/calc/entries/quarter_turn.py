@@ -4,7 +4,8 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, least_bar
 from tuyere.calc.entry import Length, Size
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -29,10 +30,9 @@ class QuarterTurnIn(Input):
     both_ways: bool = Field(default=False, description="it is to run in both senses")
 
 
-class QuarterTurnOut(Answer):
+class QuarterTurnOut(CardAnswer):
     """The limits and whether they are kept."""
 
-    says: str
     least_centre: Figure | None
     least_face: Figure | None
     ask_for: str
@@ -48,6 +48,16 @@ class QuarterTurnOut(Answer):
         "input": {"belt": "V-belts", "large": "12 in", "width": "3 in", "centre": "90 in"},
     },
     first=("says",),
+    card=Card(
+        asks="Can the belt be turned a quarter?",
+        topic="What is it, does it fit",
+        sentence="{belt} run between shafts at right angles, {centre} apart.|"
+        "The larger wheel is {large} across; {width} wide they lie on faces of {face}, {both_ways?turning one way only:turning both ways}.",
+        figures=("least_centre", "least_face"),
+        picture="quarter",
+        on_picture=("large", "centre"),
+        names={"belt": {"flat belt": "A flat belt", "V-belts": "V-belts"}},
+    ),
 )
 def a_quarter_turn(given: QuarterTurnIn, frame: Frame) -> QuarterTurnOut:
     """Hold the drive against its limits. Raises InputError where it cannot run."""
@@ -83,9 +93,17 @@ def a_quarter_turn(given: QuarterTurnIn, frame: Frame) -> QuarterTurnOut:
         limit = f"Shafts {f(r.least_centre_mm, 'length', 'tape').shown} apart or more."
     if r.least_face_mm is not None:
         limit = f"Pulley faces {f(r.least_face_mm, 'length', 'size').shown} or more."
+    least = None if r.least_centre_mm is None else f(r.least_centre_mm, "length", "tape")
+    least_face = None if r.least_face_mm is None else f(r.least_face_mm, "length", "size")
+    bar = None
+    if least is not None:
+        bar = least_bar(f(given.centre.value, "length", "tape"), least, "too near")
+    elif least_face is not None and given.face is not None:
+        bar = least_bar(f(given.face.value, "length", "size"), least_face, "too narrow")
     return QuarterTurnOut(
-        says=f"{limit} {'It does not.' if short or narrow else 'It will run.'}",
-        least_centre=None if r.least_centre_mm is None else f(r.least_centre_mm, "length", "tape"),
-        least_face=None if r.least_face_mm is None else f(r.least_face_mm, "length", "size"),
+        says=f"{limit} {'These do not: it will not run.' if short or narrow else 'It will run.'}",
+        bar=bar,
+        least_centre=least,
+        least_face=least_face,
         ask_for=ASK_FOR[given.belt],
     )

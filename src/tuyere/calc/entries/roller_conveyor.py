@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Force, Length, Size, Speed
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Whole
@@ -43,10 +44,9 @@ class RollerConveyorIn(Input):
     )
 
 
-class RollerConveyorOut(Answer):
+class RollerConveyorOut(CardAnswer):
     """The belt to order and how it must lie."""
 
-    says: str
     order: Figure = Field(description="length to order, along the belt's outside, hand tight")
     links: Figure | None
     take_off: Figure | None
@@ -90,6 +90,17 @@ def _thickness(given: RollerConveyorIn) -> float:
         },
     },
     first=("says", "order"),
+    card=Card(
+        asks="Which belt do the rollers want?",
+        topic="Cut, join and set",
+        sentence="{rollers} rollers {roller_diameter} across, {pitch} from one to the next, lie on a belt: {belt}, {round_diameter} thick if round.|"
+        "Wheels of {snub_diameter} press it {pressed} up between them. It runs from a driver of {driver_diameter} at "
+        "{driver_speed} to a tail of {tail_diameter}.|On every roller lie {load}.",
+        figures=("order", "run", "power"),
+        picture="rollers",
+        fresh={"belt": "link A"},
+        names={"belt": {k: k for k in ("link Z", "link A", "link B", "link C", "round")}},
+    ),
 )
 def roller_conveyor(given: RollerConveyorIn, frame: Frame) -> RollerConveyorOut:
     """Work the belt. Raises InputError beside the field."""

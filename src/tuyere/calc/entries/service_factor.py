@@ -4,7 +4,8 @@ from typing import Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Hours
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Load, ServiceFactorIn, Text, conditions_of
@@ -24,10 +25,10 @@ class ServiceIn(Input):
     chokes: bool | None = Field(default=None, description="can it jam and stall the drive?")
 
 
-class ServiceOut(Answer):
+class ServiceOut(CardAnswer):
     """The factor and what decided it."""
 
-    factor: Figure
+    factor: Figure = Field(title="Service factor")
     torque: str
     machine_class: str
     hours: Literal["intermittent", "normal", "continuous"]
@@ -43,13 +44,32 @@ class ServiceOut(Answer):
         "units": "us",
         "input": {"driver": "motor-nema-b", "machine": "pump-positive-displacement-rotary", "hours_a_day": 24},
     },
+    card=Card(
+        asks="How hard is the machine on the drive?",
+        topic="What it carries and costs",
+        sentence="A {driver} drives a {machine} for {hours_a_day} a day.|"
+        "Where no machine of the list fits it runs under {load} load; it {chokes?never jams:can jam and stall}.",
+        figures=("factor",),
+        picture="factor",
+        names={
+            "load": {
+                "light": "light, steady",
+                "medium": "medium, unsteady",
+                "heavy": "heavy, with shocks",
+                "extra heavy": "extra heavy, hard shocks",
+            }
+        },
+    ),
 )
 def service_factor(given: ServiceIn, frame: Frame) -> ServiceOut:
     """Look the factor up."""
     c = conditions_of(ServiceFactorIn.model_construct(**{n: getattr(given, n) for n in ServiceIn.model_fields}))
     factor = association_factor(c)
+    shown = frame.figure(factor, "factor")
     return ServiceOut(
-        factor=frame.figure(factor, "factor"),
+        says=f"Size it for {shown.number} times the power: {c.torque} of the driver, {c.load} load, "
+        f"{c.hours_band} service{', and it can jam' if c.chokes else ''}.",
+        factor=shown,
         torque=c.torque,
         machine_class=c.load,
         hours=c.hours_band,

@@ -4,7 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
 from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Force, Size, Speed, maybe
 from tuyere.calc.frame import Frame
@@ -94,7 +94,7 @@ class BearingLifeIn(Input):
     bearing: Bearing = Field(default="ball", description="ball or roller bearing")
 
 
-class BearingLifeOut(Answer):
+class BearingLifeOut(CardAnswer):
     """Hours that nine in ten reach."""
 
     life: Figure
@@ -106,11 +106,24 @@ class BearingLifeOut(Answer):
     summary="Basic rating life from load, rating and speed.",
     source="ISO 281",
     example={"units": "us", "input": {"load": "333 lbf", "rating": "5000 lbf", "speed": "1750"}},
+    card=Card(
+        asks="How long does a bearing last?",
+        topic="What it carries and costs",
+        sentence="A {bearing} bearing rated {rating} carries {load} at {speed}.",
+        figures=("life",),
+        picture="bearing",
+        fresh={"bearing": "ball"},
+        on_picture=("load", "speed"),
+        then=("bearing-heat", "Is it too warm?"),
+    ),
 )
 def bearing_life_entry(given: BearingLifeIn, frame: Frame) -> BearingLifeOut:
     """Work the life."""
     hours = bearing_life(given.load.value, given.rating.value, given.speed.value, given.bearing)
-    return BearingLifeOut(life=frame.figure(hours, "hours", "about"))
+    life = frame.figure(hours, "hours", "about")
+    return BearingLifeOut(
+        says=f"Nine in ten such bearings reach {life.shown}; clean grease and a true line given.", life=life
+    )
 
 
 class BushingIn(Input):
@@ -120,7 +133,7 @@ class BushingIn(Input):
     shaft: Size | None = Field(default=None, description="shaft diameter")
 
 
-class BushingOut(Answer):
+class BushingOut(CardAnswer):
     """Its bore, screws and torque, the key, and how it goes in and out."""
 
     name: str
@@ -144,16 +157,28 @@ def _square(side: Figure) -> Figure:
     summary="Largest bore, screws and torque of a flanged or flush taper bushing; pull it in, jack it out.",
     source="generic bushing data; ASME B17.1",
     example={"units": "us", "input": {"size": "SK", "shaft": "1 7/8"}},
+    card=Card(
+        asks="How does the bushing go in and out?",
+        topic="Cut, join and set",
+        sentence="A taper bushing {size} sits on a shaft of {shaft}.",
+        figures=("torque", "screws", "key"),
+        picture="bushing",
+        on_picture=("shaft",),
+        then=("run-out", "Does it run true?"),
+    ),
 )
 def bushing_entry(given: BushingIn, frame: Frame) -> BushingOut:
     """Look it up."""
     r = bushing(given.size, maybe(given.shaft))
     f = frame.figure
+    torque, bore = f(r.torque_nm, "torque"), f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size")
+    screws = f"{r.count} × {r.screws.replace(' x ', ' × ')}"
     return BushingOut(
+        says=f"Tighten its {screws} to {torque.shown}, turn about, a little at a time; it takes a shaft up to {bore.shown}.",
         name=f"{r.style} taper bushing {r.size}",
-        largest_bore=f(r.bore_mm, "length", "tape" if r.bore_mm / MM_PER_IN > 0.5 else "size"),
-        screws=f"{r.count} × {r.screws.replace(' x ', ' × ')}",
-        torque=f(r.torque_nm, "torque"),
+        largest_bore=bore,
+        screws=screws,
+        torque=torque,
         key=None if r.key_mm is None else _square(f(r.key_mm, "length", "tape" if frame.units == "us" else "size")),
         card=["In: " + r.steps_in[0], *r.steps_in[1:], "Out: " + r.steps_out[0], *r.steps_out[1:]],
         cautions=[

@@ -4,11 +4,16 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Force, Hours, value_of
 from tuyere.calc.frame import Frame
+from tuyere.calc.kinds import in_system
 from tuyere.calc.registry import Input, calculation
-from tuyere.core.tension.adjust import settling
+from tuyere.calc.scene_out import SceneOut, scene_out
+from tuyere.core.drawing.fall import Fall, fall_scene
+from tuyere.core.drawing.scene import Scene
+from tuyere.core.tension.adjust import Settling, settling
 
 GROUP = "Alignment and tension"
 
@@ -31,15 +36,31 @@ class SettlingIn(Input):
     least: Force | None = Field(default=None, description="tension of one belt under which it is set again")
 
 
-class SettlingOut(Answer):
+class SettlingOut(CardAnswer):
     """Where it will stand, how it falls, and whether it has settled."""
 
-    says: str
-    predicted: Figure
+    predicted: Figure = Field(title="It will stand at")
     error: Figure
     at_one_hour: Figure
     per_decade: Figure
     steady: bool
+    picture: SceneOut
+
+
+def _drawn(hours: list[float], given: SettlingIn, found: Settling, until: float, frame: Frame) -> Scene:
+    """Readings and the line through them; under the strip it is set again."""
+    to_unit = in_system(1.0, "force", frame.units)
+    return fall_scene(
+        Fall(
+            points=[(h, r.tension.value * to_unit) for h, r in zip(hours, given.readings, strict=True)],
+            band=None if given.least is None else (0.0, given.least.value * to_unit),
+            line=(found.at_one_hour_n * to_unit, found.per_decade_n * to_unit),
+            until=until,
+            unit=f"{frame.figure(found.predicted_n, 'force').unit_shown} in each belt",
+        ),
+        92.0,
+        56.0,
+    )
 
 
 @calculation(
@@ -59,6 +80,15 @@ class SettlingOut(Answer):
         },
     },
     first=("says", "predicted"),
+    card=Card(
+        asks="Where will the tension settle?",
+        topic="Is it in line and tight",
+        sentence="One belt read {readings.0.tension} after {readings.0.hours} of running, {readings.1.tension} after "
+        "{readings.1.hours}, {readings.2.tension} after {readings.2.hours}.|"
+        "How it stands at {at_hours}; under {least} it is set again.",
+        figures=("predicted", "at_one_hour", "per_decade"),
+        picture="fall",
+    ),
 )
 def tension_settling(given: SettlingIn, frame: Frame) -> SettlingOut:
     """Fit the fall and tell where it goes. Raises InputError for fewer than three readings or hours that do not rise."""
@@ -80,4 +110,5 @@ def tension_settling(given: SettlingIn, frame: Frame) -> SettlingOut:
         at_one_hour=f(found.at_one_hour_n, "force"),
         per_decade=f(found.per_decade_n, "force"),
         steady=found.steady,
+        picture=scene_out(_drawn(hours, given, found, at_hours, frame)),
     )

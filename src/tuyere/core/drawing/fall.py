@@ -14,12 +14,12 @@ HOURS = (0.1, 1.0, 10.0, 100.0, 1000.0, 10000.0)
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Fall:
-    """Readings as hours and values in the unit that is shown, the band, and the line they settle on: value at one hour and what is
+    """Readings as hours and values in the unit that is shown, a band (None without one), and the line they settle on: value at one hour and what is
     lost with every ten times the hours (None without one); ``until`` is how far it is drawn.
     """
 
     points: Sequence[tuple[float, float]]
-    band: tuple[float, float]
+    band: tuple[float, float] | None
     line: tuple[float, float] | None
     until: float
     unit: str
@@ -30,7 +30,7 @@ def fall_scene(fall: Fall, width: float, height: float) -> Scene:
     left, right, base, top = 14.0, width - 4.0, 12.0, height - 8.0
     first = min([h for h, _ in fall.points] + [1.0])
     x_low, x_high = log10(first) - 0.15, log10(max(fall.until, max(h for h, _ in fall.points))) + 0.1
-    values = [v for _, v in fall.points] + list(fall.band)
+    values = [v for _, v in fall.points] + list(fall.band or ())
     if fall.line is not None:
         values.append(fall.line[0] - fall.line[1] * log10(fall.until))
     span = max(max(values) - min(values), 0.05 * max(values))
@@ -42,14 +42,15 @@ def fall_scene(fall: Fall, width: float, height: float) -> Scene:
     def y(value: float) -> float:
         return base + (value - y_low) / (y_high - y_low) * (top - base)
 
-    low, high = fall.band
     items: list[Item] = [
-        Shape(points=box(left, y(low), right - left, y(high) - y(low)), pen="hair", fill="grey"),
         Line(x1=left, y1=base, x2=right, y2=base, pen="thick"),
         Line(x1=left, y1=base, x2=left, y2=top, pen="thin"),
         Text(x=2.0, y=height - 3.6, text=fall.unit, size=3.5, face="label", bold=True),
         Text(x=right, y=1.2, text="hours since it was fitted", size=3.5, align="right", face="label"),
     ]
+    if fall.band is not None:
+        low, high = fall.band
+        items.insert(0, Shape(points=box(left, y(low), right - left, y(high) - y(low)), pen="hair", fill="grey"))
     for hours in HOURS:
         if x_low <= log10(hours) <= x_high:
             items.append(Line(x1=x(hours), y1=base, x2=x(hours), y2=base - 1.4, pen="thin"))

@@ -1,20 +1,37 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
 
-import type { Elevation } from '@/api/types'
+import type { Elevation, Scene } from '@/api/types'
+import ScenePicture from '@/drawing/ScenePicture.vue'
 import HangingStrand from '@/gauge/HangingStrand.vue'
 import { useSettings } from '@/shared/state/settings'
 
 import CrossSection from './CrossSection.vue'
+import AnswerSketch from '../pictures/AnswerSketch.vue'
 import BearingPull from '../pictures/BearingPull.vue'
 import ChainTape from '../pictures/ChainTape.vue'
+import CrownedFace from '../pictures/CrownedFace.vue'
+import DialOnRim from '../pictures/DialOnRim.vue'
+import FourFeet from '../pictures/FourFeet.vue'
+import JoinedEnds from '../pictures/JoinedEnds.vue'
+import LinksTakenOut from '../pictures/LinksTakenOut.vue'
+import LoadedBearing from '../pictures/LoadedBearing.vue'
 import LossFlow from '../pictures/LossFlow.vue'
 import GrooveGauge from '../pictures/GrooveGauge.vue'
+import MotorPlate from '../pictures/MotorPlate.vue'
 import MotorSheave from '../pictures/MotorSheave.vue'
+import PlanOfWheels from '../pictures/PlanOfWheels.vue'
+import PrintedBelt from '../pictures/PrintedBelt.vue'
+import QuarterTurn from '../pictures/QuarterTurn.vue'
+import RoundLoop from '../pictures/RoundLoop.vue'
+import SizedPower from '../pictures/SizedPower.vue'
 import SprocketRoots from '../pictures/SprocketRoots.vue'
 import StripSection from '../pictures/StripSection.vue'
 import TakeUpSlide from '../pictures/TakeUpSlide.vue'
+import TaperBushing from '../pictures/TaperBushing.vue'
+import ThreeLimits from '../pictures/ThreeLimits.vue'
 import ToothedRim from '../pictures/ToothedRim.vue'
+import TwoChains from '../pictures/TwoChains.vue'
 import TwoWheels from '../pictures/TwoWheels.vue'
 import WarmHousing from '../pictures/WarmHousing.vue'
 import { figureOf, type Result } from '../pictures/figure'
@@ -27,16 +44,37 @@ defineProps<{
   efficiency?: number
   better?: number
   hooked?: boolean
+  /** What stands on the belt, as far as it is typed. */
+  print?: string
 }>()
 // Pictures that need nothing but the answer.
 const PLAIN: Record<string, Component> = {
   'groove-gauge': GrooveGauge,
   'take-up': TakeUpSlide,
   strip: StripSection,
-  toothed: ToothedRim,
   housing: WarmHousing,
   bearings: BearingPull,
   motor: MotorSheave,
+  plan: PlanOfWheels,
+  dial: DialOnRim,
+  feet: FourFeet,
+  quarter: QuarterTurn,
+  plate: MotorPlate,
+  factor: SizedPower,
+  bearing: LoadedBearing,
+  bushing: TaperBushing,
+  crown: CrownedFace,
+  joint: JoinedEnds,
+  link: LinksTakenOut,
+  loop: RoundLoop,
+  'two-chains': TwoChains,
+  limits: ThreeLimits,
+}
+// Pictures that the answer draws itself, over a sketch until then.
+const DRAWN = ['made', 'flow', 'rollers', 'notes', 'fall']
+const sceneOf = (result: Result): Scene | undefined => {
+  const x = result?.picture
+  return typeof x === 'object' && x !== null && 'items' in x ? (x as Scene) : undefined
 }
 const settings = useSettings()
 // A belt in its groove as a sketch, mm, until somebody says which.
@@ -67,7 +105,16 @@ const BELT: [number, number][] = [
     says="A strand moved by hand at mid-span"
   />
   <component :is="PLAIN[kind]" v-else-if="kind in PLAIN" :result="result" />
-  <SprocketRoots v-else-if="kind === 'sprocket'" :result="result" :hooked="hooked" />
+  <ToothedRim v-else-if="kind.startsWith('toothed')" :result="result" :worn="kind === 'toothed'" />
+  <ScenePicture v-else-if="DRAWN.includes(kind) && sceneOf(result)" :scene="sceneOf(result) as Scene" />
+  <AnswerSketch v-else-if="DRAWN.includes(kind)" :of="kind" />
+  <PrintedBelt v-else-if="kind === 'printed'" :print="print ?? ''" />
+  <SprocketRoots
+    v-else-if="kind.startsWith('sprocket')"
+    :result="result"
+    :hooked="hooked"
+    :worn="kind === 'sprocket'"
+  />
   <LossFlow v-else-if="kind === 'losses'" :result="result" :efficiency="efficiency" :better="better" />
   <CrossSection
     v-else

@@ -15,7 +15,11 @@ interface Card {
   card: string[]
   cautions: string[]
 }
-defineProps<{ card: Card }>()
+defineProps<{
+  card: Card
+  /** The joint is drawn beside the question already. */
+  drawn?: boolean
+}>()
 </script>
 
 <template>
@@ -24,7 +28,7 @@ defineProps<{ card: Card }>()
     <div class="pair">
       <div>
         <JointDrawing
-          v-if="card.joint && card.thickness && card.width"
+          v-if="!drawn && card.joint && card.thickness && card.width"
           :joint="card.joint"
           :thickness="card.thickness.value"
           :width="card.width.value"

@@ -13,7 +13,7 @@ export const PLACES: Record<string, { path: string; label: string; x: number; y:
     { path: 'driven_diameter', label: 'driven', x: 92, y: 24 },
     { path: 'centre_distance', label: 'apart', x: 50, y: 90 },
   ],
-  slack: [],
+  slack: [{ path: 'hand_movement', label: 'moves', x: 80, y: 48 }],
   'groove-gauge': [{ path: 'driver.gap', label: 'light', x: 21, y: 47 }],
   sprocket: [{ path: 'caliper', label: 'the caliper reads', x: 78, y: 88 }],
   'take-up': [
@@ -33,6 +33,39 @@ export const PLACES: Record<string, { path: string; label: string; x: number; y:
     { path: 'pull', label: 'pull', x: 9, y: 70 },
     { path: 'overhang', label: 'overhang', x: 31, y: 89 },
     { path: 'spacing', label: 'bearings apart', x: 62, y: 89 },
+  ],
+  plan: [
+    { path: 'centre', label: 'apart', x: 33, y: 50 },
+    { path: 'diameter', label: 'across', x: 7, y: 50 },
+  ],
+  dial: [{ path: 'diameter', label: 'across', x: 38, y: 52 }],
+  feet: [
+    { path: 'inboard_near', label: 'lifts', x: 20, y: 20 },
+    { path: 'outboard_near', label: 'lifts', x: 80, y: 20 },
+    { path: 'inboard_far', label: 'lifts', x: 20, y: 88 },
+    { path: 'outboard_far', label: 'lifts', x: 80, y: 88 },
+  ],
+  quarter: [
+    { path: 'large', label: 'across', x: 10, y: 46 },
+    { path: 'centre', label: 'apart', x: 52, y: 47 },
+  ],
+  bearing: [
+    { path: 'load', label: 'load', x: 64, y: 12 },
+    { path: 'speed', label: 'turns at', x: 22, y: 56 },
+  ],
+  bushing: [{ path: 'shaft', label: 'shaft', x: 84, y: 50 }],
+  crown: [
+    { path: 'diameter', label: 'across', x: 18, y: 30 },
+    { path: 'face', label: 'face', x: 50, y: 76 },
+  ],
+  link: [{ path: 'path', label: 'path by tape', x: 76, y: 82 }],
+  loop: [
+    { path: 'path', label: 'path by tape', x: 50, y: 92 },
+    { path: 'diameter', label: 'thick', x: 90, y: 12 },
+  ],
+  'two-chains': [
+    { path: 'drive_length', label: 'over them', x: 52, y: 47 },
+    { path: 'driven_length', label: 'over them', x: 52, y: 90 },
   ],
   motor: [
     { path: 'power', label: 'motor', x: 52, y: 36 },

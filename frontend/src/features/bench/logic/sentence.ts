@@ -1,7 +1,9 @@
 import type { Choice } from '@/api/types'
 import type { Field } from '@/forms/schema'
 import { fieldAt, type Blank, type Part } from '@/forms/sentence'
+import { isBare } from '@/shared/format/units'
 import { keyWords } from '@/shared/format/words'
+import type { Units } from '@/api/types'
 
 const BLANK = /\{([a-z_.0-9]+)(?:\?([^:}]*):([^}]*))?\}/g
 
@@ -47,9 +49,12 @@ export function linesOf(
   })
 }
 
-/** Every field that the answer cannot do without, groups looked into. */
+/** Every field that the answer cannot do without, groups looked into; of a list its first line. */
 export const neededOf = (fields: readonly Field[]): string[] =>
-  fields.flatMap((f) => (!f.needed ? [] : f.form === 'group' ? neededOf(f.fields) : [f.path]))
+  fields.flatMap((f) => {
+    if (!f.needed) return []
+    return f.form === 'group' ? neededOf(f.fields) : f.form === 'rows' ? neededOf(f.row(0)) : [f.path]
+  })
 
 /** Whether everything is said that the answer needs: of a part that may be left out nothing, or all that it needs. */
 export const complete = (fields: readonly Field[], typed: Record<string, unknown>): boolean =>
@@ -60,3 +65,33 @@ export const complete = (fields: readonly Field[], typed: Record<string, unknown
       complete(f.fields, typed) ||
       !Object.entries(typed).some(([path, said]) => said && path.startsWith(f.path + '.')),
   )
+
+type Typed = Record<string, string | boolean | undefined>
+/** What stands in a blank, in words and with its unit; nothing where it is open. */
+function saidIn(b: Blank, fields: readonly Field[], typed: Typed, units: Units): string {
+  const f = fieldAt(b.path, fields)
+  if (b.many)
+    return (b.options ?? [])
+      .filter((o) => typed[`${b.path}.${o.key}`] === true)
+      .map((o) => o.name)
+      .join(', ')
+  const v = typed[b.path]
+  if (f?.form === 'flag') return b.options?.find((o) => o.key === ((v ?? f.on) ? 'yes' : ''))?.name ?? ''
+  if (typeof v !== 'string' || !v.trim()) return ''
+  if (b.options) return b.options.find((o) => o.key === v)?.name ?? v
+  return f?.form === 'quantity' && isBare(v) ? `${v} ${units === 'us' ? f.us : f.si}`.trim() : v
+}
+/** The sentence as it was said, line by line; a blank that is open is a dash, a line of nothing but open blanks is left out. */
+export const saidOf = (
+  lines: readonly (readonly Part[])[],
+  fields: readonly Field[],
+  typed: Typed,
+  units: Units,
+): string =>
+  lines
+    .flatMap((line) => {
+      const said = line.map((p) => (typeof p === 'string' ? p : saidIn(p, fields, typed, units) || '–'))
+      const open = line.every((p, k) => typeof p === 'string' || said[k] === '–')
+      return open ? [] : [said.join('').trim()]
+    })
+    .join(' ')

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { figureOf, type Result } from './figure'
 
 // A sprocket between the jaws of a caliper, over two roots that lie across; worn teeth lean where the load went.
-const props = defineProps<{ result: Result; hooked?: boolean }>()
+const props = defineProps<{ result: Result; hooked?: boolean; worn: boolean }>()
 const TEETH = 14
 const R = { root: 84, tip: 116, x: 300, y: 128 }
 const turn = (Math.PI * 2) / TEETH
@@ -35,7 +35,7 @@ const outline = computed(() => {
     <circle :cx="R.x - R.root - 4" :cy="R.y" r="6" class="solid" />
     <circle :cx="R.x + R.root + 4" :cy="R.y" r="6" class="solid" />
     <text x="410" y="40">over two roots that lie across,</text>
-    <text x="410" y="60">where it is worn most</text>
+    <text v-if="worn" x="410" y="60">where it is worn most</text>
   </svg>
 </template>
 

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { figureOf, type Result } from './figure'
 
 // A toothed pulley between the jaws of a caliper; what was worn off its tips is the ring between dashed and solid.
-const props = defineProps<{ result: Result }>()
+const props = defineProps<{ result: Result; worn: boolean }>()
 const TEETH = 24
 const C = { x: 300, y: 120, r: 92, deep: 13 }
 const lost = computed(() => figureOf(props.result, 'lost'))
@@ -26,14 +26,16 @@ const outline = computed(() => {
     role="img"
     :aria-label="`A caliper over the teeth of a pulley${lost ? `: ${lost.shown} lost` : ''}`"
   >
-    <circle :cx="C.x" :cy="C.y" :r="C.r + 7" class="thin dash" />
+    <circle v-if="worn" :cx="C.x" :cy="C.y" :r="C.r + 7" class="thin dash" />
     <path :d="outline" class="metal" />
     <circle :cx="C.x" :cy="C.y" r="24" class="paper thin" />
     <path :d="`M${C.x - C.r - 3} 226V${C.y - 16}M${C.x + C.r + 3} 226V${C.y - 16}`" class="jaw" />
     <path :d="`M${C.x - C.r - 30} 230H${C.x + C.r + 90}`" class="jaw" />
-    <text x="416" y="40">over the teeth,</text>
-    <text x="416" y="60">where it is worn most</text>
-    <text x="416" y="84" class="dim">dashed: as it was new</text>
+    <text x="416" y="40">over the teeth{{ worn ? ',' : '' }}</text>
+    <template v-if="worn">
+      <text x="416" y="60">where it is worn most</text>
+      <text x="416" y="84" class="dim">dashed: as it was new</text>
+    </template>
   </svg>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import type { CalcLine, Worked } from '@/api/types'
@@ -8,8 +8,11 @@ import { bodyOf, carryTyped, fieldsOf, typedOf, type Schema } from '@/forms/sche
 import { fieldAt } from '@/forms/sentence'
 import SentenceForm from '@/forms/SentenceForm.vue'
 import { otherFaults } from '@/shared/format/faults'
+import PictureFiles from '@/drawing/PictureFiles.vue'
+import RecordTables from '@/lists/RecordTables.vue'
 import { isBare } from '@/shared/format/units'
 import { titleIn } from '@/shared/format/words'
+import { carryNote } from '@/shared/state/benchNote'
 import { useChoices } from '@/shared/state/choices'
 import { BENCH, setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
@@ -22,7 +25,8 @@ import NoticeList from '@/shared/ui/NoticeList.vue'
 import CardPicture from '../components/CardPicture.vue'
 import ReadingBar from '../components/ReadingBar.vue'
 import HungBlank from '../components/HungBlank.vue'
-import { complete, linesOf, neededOf, saysOf } from '../logic/sentence'
+import JointCard from '../components/JointCard.vue'
+import { complete, linesOf, neededOf, saidOf, saysOf } from '../logic/sentence'
 import { PLACES } from '../logic/places'
 import { usedCard } from '../logic/lately'
 
@@ -31,6 +35,7 @@ type Typed = Record<string, string | boolean | undefined>
 const props = defineProps<{ calc: CalcLine }>()
 const settings = useSettings()
 const route = useRoute()
+const router = useRouter()
 const choices = useChoices()
 const card = computed(() => props.calc.card as NonNullable<CalcLine['card']>)
 const fields = computed(() => fieldsOf(props.calc.input_schema as Schema & { $defs?: Record<string, Schema> }))
@@ -42,7 +47,9 @@ const lines = computed(() =>
 // A fresh start every time; what the address brings stands in it.
 const touched = ref(new Set<string>())
 const typed = ref<Typed>({ ...card.value.fresh })
-const assumed = (path: string) => !typed.value[path] || (path in card.value.fresh && !touched.value.has(path))
+const assumed = (path: string) =>
+  [undefined, ''].includes(typed.value[path] as string | undefined) ||
+  (path in card.value.fresh && !touched.value.has(path))
 function take(next: Typed) {
   for (const k of Object.keys(next)) if (next[k] !== typed.value[k]) touched.value.add(k)
   typed.value = next
@@ -81,7 +88,10 @@ function example() {
   const picked = fields.value.flatMap((f) =>
     f.form === 'many' ? ((given[f.name] as string[] | undefined) ?? []).map((o) => [`${f.path}.${o}`, true]) : [],
   )
-  take({ ...card.value.fresh, ...typedOf(given), ...(Object.fromEntries(picked) as Typed) })
+  // Its figures stand in inches: to who works in millimetres they say so.
+  const flat = carryTyped(fields.value, typedOf(given), 'us')
+  const said = settings.units === 'us' ? typedOf(given) : flat
+  take({ ...card.value.fresh, ...said, ...(Object.fromEntries(picked) as Typed) })
 }
 // What is not a word or a flag of the refusals that stand at their blanks.
 const others = computed(() =>
@@ -126,6 +136,12 @@ const carried = computed(() =>
     Object.entries(typed.value).flatMap(([k, v]) => (typeof v === 'string' && v.trim() ? [[k, v]] : [])),
   ),
 )
+/** Off to the machine with what was asked and answered: the job that begins there takes it up. */
+function use() {
+  const said = saidOf(lines.value, fields.value, typed.value, settings.units)
+  carryNote({ asks: card.value.asks, says: `${said} ${String(shown.value?.result.says ?? '')}` })
+  void router.push({ path: '/machines', query: { for: card.value.asks } })
+}
 const percent = (name: string) => {
   const n = Number(String(typed.value[name] ?? '').replace('%', ''))
   return Number.isFinite(n) && n > 0 ? n : undefined
@@ -170,6 +186,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
           :efficiency="percent('efficiency')"
           :better="percent('better')"
           :hooked="typed.hooked === true"
+          :print="String(typed.marking ?? '')"
         />
         <HungBlank
           v-for="h in hung"
@@ -203,6 +220,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
           </div>
         </dl>
         <NoticeList :notices="shown.notices" />
+        <PictureFiles v-if="calc.drawn && result?.picture" :calc="calc.name" :body="body()" />
         <p class="row">
           <button
             v-for="f in figures.filter((x) => x.step).slice(0, 1)"
@@ -213,7 +231,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
           >
             how come?
           </button>
-          <router-link class="way" :to="{ path: '/machines', query: { for: card.asks } }">Use on a machine</router-link>
+          <button type="button" class="way" @click="use">Use on a machine</button>
           <router-link
             v-if="card.then[0]"
             class="way"
@@ -232,6 +250,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
             :first="calc.first"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
           />
+          <RecordTables :result="shown.result" :titles="shown.titles" />
         </details>
       </template>
       <p v-else class="dim">
@@ -239,6 +258,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
         {{ calc.source }}.
       </p>
     </section>
+    <JointCard v-if="shown && Array.isArray(result?.card)" :card="result as never" :drawn="card.picture === 'joint'" />
     <HowCome :steps="shown?.working ?? []" :step="how.step" :title="how.title" @close="how.step = null" />
   </main>
 </template>
@@ -257,22 +277,22 @@ onBeforeUnmount(() => window.clearTimeout(timer))
 .picture {
   position: relative;
   width: 100%;
-  max-width: 900px;
+  max-width: 600px;
   justify-self: center;
 }
-.picture.section {
-  max-width: 560px;
+.picture.wheels,
+.picture.cut,
+.picture.bearings,
+.picture.motor,
+.picture.chain-tape,
+.picture.losses,
+.picture.printed {
+  max-width: 900px;
 }
 .picture.slack,
+.picture.flow,
 .picture.groove-gauge {
   max-width: 440px;
-}
-.picture.sprocket,
-.picture.take-up,
-.picture.strip,
-.picture.toothed,
-.picture.housing {
-  max-width: 560px;
 }
 .picture :deep(svg) {
   display: block;

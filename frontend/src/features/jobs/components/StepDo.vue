@@ -79,6 +79,7 @@ const grades = [
     <p v-if="step.guarded" class="care">From outside the guard.</p>
     <p v-if="step.who === 'licensed'" class="care">For the licensed trade only.</p>
     <p class="source dim">{{ step.source }}; confidence {{ step.confidence }}</p>
+    <p v-if="status === 'open' && step.note" class="was">Noted: {{ step.note }}</p>
     <p v-if="status !== 'open'" class="was">
       {{ status === 'skipped' ? 'Left out' : step.grade ? `Found: ${step.grade}` : 'Done' }}
       <template v-if="step.by">by {{ step.by }}{{ step.at ? ` ${clock(step.at)}` : '' }}</template>

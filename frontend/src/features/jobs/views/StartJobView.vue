@@ -6,6 +6,7 @@ import { api, attempt } from '@/api/client'
 import type { Job, Problem, TemplateList } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { keyWords } from '@/shared/format/words'
+import { carriedNote, leaveNote } from '@/shared/state/benchNote'
 import { newId } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { wayOfDrive } from '@/shared/state/knownDrives'
@@ -23,6 +24,7 @@ const takeUp = ref<string>()
 const mounting = ref<string>()
 const answers = ref<Record<string, boolean>>({})
 const busy = ref(false)
+const note = ref(carriedNote())
 const template = computed(() => list.value?.templates.find((t) => t.key === picked.value))
 const kinds: Record<string, string> = {
   retension: 'Set it again',
@@ -61,9 +63,32 @@ async function open() {
   }
   const url = `/api/drives/${props.id}/jobs?units=${settings.units}`
   const got = await save<Job>('POST', url, body, 'a job that was opened')
+  if (got.ok) {
+    await writeDown(got.data)
+    void router.replace(`/jobs/${got.data.id}`)
+  } else problem.value = got.problem
   busy.value = false
-  if (got.ok) void router.replace(`/jobs/${got.data.id}`)
-  else problem.value = got.problem
+}
+/** What the bench said stands at the last thing that is done: there the record is written up. */
+async function writeDown(job: Job) {
+  const at = job.steps.findLast((s) => s.kind === 'do') ?? job.steps.at(-1)
+  if (!note.value || !at) return
+  const body = {
+    id: newId(),
+    at: new Date().toISOString(),
+    units: settings.units,
+    created_by_name: settings.name,
+    step: at.key,
+    kind: 'noted',
+    reason: note.value.says,
+  }
+  const got = await save<Job>('POST', `/api/jobs/${job.id}/events`, body, `noted at ${job.title}`)
+  // Where it was refused it is still here for the next job.
+  if (got.ok || got.problem.kept) drop()
+}
+function drop() {
+  leaveNote()
+  note.value = undefined
 }
 // Asked once for a drive: pressed again, a word is taken back.
 const questions = computed(() => [
@@ -81,6 +106,10 @@ const questions = computed(() => [
         problem.errors.length ? problem.errors : [{ path: '', reason: problem.detail || problem.title, allowed: '' }]
       "
     />
+    <p v-if="note" class="sheet note">
+      <span><span class="label">From the bench, into the record of this job</span>{{ note.says }}</span>
+      <button type="button" class="key" @click="drop">Leave it out</button>
+    </p>
     <template v-if="list">
       <div role="radiogroup" aria-label="Jobs for this drive" class="jobs">
         <button
@@ -136,6 +165,20 @@ const questions = computed(() => [
 </template>
 
 <style scoped>
+.note {
+  padding: 8px 14px;
+  border-left: 6px solid var(--ink);
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+  justify-content: space-between;
+}
+.note span:first-child {
+  display: grid;
+  flex: 1 1 320px;
+  overflow-wrap: anywhere;
+}
 .start {
   max-width: 900px;
 }

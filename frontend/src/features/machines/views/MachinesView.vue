@@ -124,7 +124,7 @@ onBeforeUnmount(() => {
     </div>
     <MachineForm v-if="adding" @saved="(id: string) => $router.push(`/machines/${id}`)" />
     <p v-if="pick" class="sheet pick">
-      <strong>{{ pick }}</strong> Pick the drive: a job begins there.
+      <strong>{{ pick }}</strong> Pick the drive: a job begins there, and what the bench said goes into its record.
     </p>
     <div class="row tools">
       <el-input

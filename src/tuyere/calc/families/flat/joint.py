@@ -2,12 +2,14 @@
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Band, Figure
+from tuyere.calc.answer import Band, Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Size, maybe
 from tuyere.calc.families.flat.cut_length import Joint
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.flat.joints import work_joint
+from tuyere.core.tables import table
 from tuyere.core.units import MM_PER_IN
 
 GROUP = "Flat, round and link belts"
@@ -22,7 +24,7 @@ class JointIn(Input):
     smallest_pulley: Size | None = Field(default=None, description="smallest pulley it runs over")
 
 
-class JointOut(Answer):
+class JointOut(CardAnswer):
     """The card: what it keeps of the belt, its measures, the work in order, the cautions."""
 
     joint: str
@@ -48,6 +50,15 @@ class JointOut(Answer):
         "units": "us",
         "input": {"joint": "hooks", "thickness": "0.2 in", "width": "4 in", "smallest_pulley": "6 in"},
     },
+    card=Card(
+        asks="How is the belt joined?",
+        topic="Cut, join and set",
+        sentence="{joint} join a belt {thickness} thick and {width} wide.|The smallest pulley it runs over is {smallest_pulley}.",
+        figures=("efficiency", "least_pulley", "hooks_for"),
+        picture="joint",
+        names={"joint": {r[0]: r[1] for r in table("joints").rows}},
+        then=("belt-cut-length", "How long to cut it?"),
+    ),
 )
 def belt_joint(given: JointIn, frame: Frame) -> JointOut:
     """Look the card up."""
@@ -63,15 +74,20 @@ def belt_joint(given: JointIn, frame: Frame) -> JointOut:
             per=None,
             shown=f"{f(low, 'length', 'size').number} – {f(high, 'length', 'size').shown} thick",
         )
+    keeps = frame.band(r.low_percent, r.high_percent, "percent")
+    least = None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size")
+    bends = "" if least is None else f" No pulley under {least.shown}."
+    take_up = r.take_up[:1].upper() + r.take_up[1:].removesuffix(".")
     return JointOut(
+        says=f"It keeps {keeps.shown} of the belt's strength. {take_up}.{bends}",
         joint=r.key,
         name=r.name,
-        efficiency=frame.band(r.low_percent, r.high_percent, "percent"),
+        efficiency=keeps,
         take_up=r.take_up,
         lap_short=None if r.lap_low_mm is None else f(r.lap_low_mm, "length", "size"),
         lap_long=None if r.lap_high_mm is None else f(r.lap_high_mm, "length", "size"),
         hooks_for=hooks,
-        least_pulley=None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size"),
+        least_pulley=least,
         thickness=f(given.thickness.value, "length", "size"),
         width=f(given.width.value, "length", "size"),
         card=list(r.steps),

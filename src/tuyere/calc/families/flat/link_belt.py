@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Length, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
@@ -24,7 +25,7 @@ class LinkBeltIn(Input):
     path: Length | None = Field(default=None, description="or the outside length of the path by tape")
 
 
-class LinkBeltOut(Answer):
+class LinkBeltOut(CardAnswer):
     """How many links to run."""
 
     hand_tight: Figure
@@ -39,14 +40,28 @@ class LinkBeltOut(Answer):
     summary="Links to remove from hand-tight, and how it runs.",
     source="common practice, no source",
     example={"units": "us", "input": {"section": "A", "path": "84 in"}},
+    card=Card(
+        asks="How many links does the belt run with?",
+        topic="Cut, join and set",
+        sentence="A link belt runs in the place of section {section}.|Pulled hand-tight round the sheaves it has {links} links, "
+        "or a tape round their outside reads {path}.",
+        figures=("run", "take_off", "least_pulley"),
+        picture="link",
+        fresh={"section": "A"},
+        on_picture=("path",),
+    ),
 )
 def link_belt(given: LinkBeltIn, frame: Frame) -> LinkBeltOut:
     """Count the links."""
     r = work_link_belt(given.section, given.links, maybe(given.path))
     f = frame.figure
+    tight, off, run = f(r.hand_tight, "count"), f(r.take_off, "count"), f(r.run, "count")
+    least = f(r.least_pulley_mm, "length", "size")
     return LinkBeltOut(
-        hand_tight=f(r.hand_tight, "count"),
-        take_off=f(r.take_off, "count"),
-        run=f(r.run, "count"),
-        least_pulley=f(r.least_pulley_mm, "length", "size"),
+        says=f"Run it with {run.number} links: {tight.number} hand-tight, {off.number} of them taken out; "
+        f"no pulley under {least.shown}.",
+        hand_tight=tight,
+        take_off=off,
+        run=run,
+        least_pulley=least,
     )

@@ -2,9 +2,10 @@
 
 from pydantic import Field
 
+from tuyere.calc.card import Card
 from tuyere.calc.entry import Size
 from tuyere.calc.frame import Frame
-from tuyere.calc.made import BoreIn, MadeOut, made_out
+from tuyere.calc.made import BORE, FRESH_BORE, BoreIn, MadeOut, made_out
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.flat.made_pulley import pulley_rim
 
@@ -27,6 +28,15 @@ class MadePulleyIn(Input):
     source="ISO 22 crowns; ASME B17.1, ISO 773; textbook rules for rim and hub",
     example={"units": "us", "input": {"outside": "14 in", "face": "6 in", "shaft": {"bore": "2 in", "speed": "700"}}},
     first=("says", "outside"),
+    card=Card(
+        asks="How is a flat pulley made?",
+        topic="Make it",
+        sentence="A flat pulley is {outside} across in the middle of its face, {face} wide, {crowned?straight:crowned}.|"
+        + BORE,
+        figures=("outside", "face", "most_speed"),
+        picture="made",
+        fresh={**FRESH_BORE},
+    ),
 )
 def made_pulley(given: MadePulleyIn, frame: Frame) -> MadeOut:
     """Draw the pulley. Raises InputError for what cannot be made or may not run."""

@@ -2,7 +2,8 @@
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Length, Size, Speed
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -19,7 +20,7 @@ class RoundBeltIn(Input):
     speed: Speed = Field(description="speed of the smaller pulley")
 
 
-class RoundBeltOut(Answer):
+class RoundBeltOut(CardAnswer):
     """What to cut and what it pulls."""
 
     cut_length: Figure
@@ -33,13 +34,25 @@ class RoundBeltOut(Answer):
     summary="Length to cut for 6 % stretch with the weld, tension of a strand, least pulley.",
     source="Shigley; weld: common practice",
     example={"units": "us", "input": {"diameter": "3/8", "path": "62 in", "speed": "500"}},
+    card=Card(
+        asks="How long is the round belt cut?",
+        topic="Cut, join and set",
+        sentence="A round belt {diameter} thick runs on a path of {path} by tape.|The smaller pulley turns at {speed}.",
+        figures=("cut_length", "strand_tension", "least_pulley"),
+        picture="loop",
+        on_picture=("diameter", "path"),
+    ),
 )
 def round_belt(given: RoundBeltIn, frame: Frame) -> RoundBeltOut:
     """Work the belt."""
     r = work_round_belt(given.diameter.value, given.path.value, given.speed.value)
     f = frame.figure
+    cut, pull = f(r.cut_mm, "length", "tape"), f(r.tension_n, "force")
+    least = None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size")
+    small = "" if least is None else f", on pulleys of {least.shown} or more"
     return RoundBeltOut(
-        cut_length=f(r.cut_mm, "length", "tape"),
-        strand_tension=f(r.tension_n, "force"),
-        least_pulley=None if r.least_pulley_mm is None else f(r.least_pulley_mm, "length", "size"),
+        says=f"Cut it {cut.shown}, square, and weld it: stretched on it pulls {pull.shown} in a strand{small}.",
+        cut_length=cut,
+        strand_tension=pull,
+        least_pulley=least,
     )

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Length, maybe
 from tuyere.calc.families.roller_chain.parts import LengthOut, Number, Teeth, length_out
 from tuyere.calc.frame import Frame
@@ -27,7 +28,7 @@ class SprocketIn(Input):
     teeth: Teeth = Field(description="teeth")
 
 
-class SprocketOut(Answer):
+class SprocketOut(CardAnswer):
     """What it measures."""
 
     pitch_diameter: Figure
@@ -44,16 +45,31 @@ class SprocketOut(Answer):
     summary="Pitch, outside and caliper diameters, hub and bore limits, how unevenly the chain runs.",
     source="ASME B29.1, ISO 606, geometry",
     example={"units": "us", "input": {"chain": "60", "teeth": 17}},
+    card=Card(
+        asks="What does a sprocket measure?",
+        topic="Speeds and sizes",
+        sentence="A sprocket for chain {chain} has {teeth} teeth.",
+        figures=("outside_diameter", "pitch_diameter", "caliper_diameter"),
+        picture="sprocket-size",
+        fresh={"chain": "60"},
+        then=("chain-length", "How long is the chain?"),
+    ),
 )
 def sprocket(given: SprocketIn, frame: Frame) -> SprocketOut:
     """Work the sprocket."""
     r = work_sprocket(chain(given.chain), given.teeth)
     f = frame.figure
+    outside, over, hub = (
+        f(r.outside_mm, "length", "size"),
+        f(r.caliper_mm, "length", "size"),
+        f(r.hub_mm, "length", "size"),
+    )
     return SprocketOut(
+        says=f"{outside.shown} over its teeth, {over.shown} over two roots that lie across; its hub stays under {hub.shown}.",
         pitch_diameter=f(r.pitch_mm, "length", "size"),
-        outside_diameter=f(r.outside_mm, "length", "size"),
-        caliper_diameter=f(r.caliper_mm, "length", "size"),
-        greatest_hub=f(r.hub_mm, "length", "size"),
+        outside_diameter=outside,
+        caliper_diameter=over,
+        greatest_hub=hub,
         greatest_bore=None if r.bore_mm is None else f(r.bore_mm, "length", "tape"),
         chordal_variation=f(r.chordal_percent, "percent"),
     )
@@ -71,6 +87,10 @@ class ChainLengthIn(Input):
     pitches: Annotated[Whole, Field(ge=20, le=2000)] | None = Field(default=None, description="chain length in pitches")
 
 
+class ChainLengthOut(CardAnswer, LengthOut):
+    """Length in pitches and the centres that go with it, as a card says them."""
+
+
 @calculation(
     "chain-length",
     "Chain length",
@@ -80,8 +100,19 @@ class ChainLengthIn(Input):
         "units": "us",
         "input": {"chain": "50", "driver_teeth": 24, "driven_teeth": 63, "centre_distance": "22 1/2"},
     },
+    card=Card(
+        asks="How long is the chain?",
+        topic="Speeds and sizes",
+        sentence="Chain {chain} runs from {driver_teeth} to {driven_teeth} teeth.|"
+        "The shafts are {centre_distance} apart, or the chain has {pitches} pitches.",
+        figures=("pitches", "centre_distance", "chain_length"),
+        picture="wheels",
+        fresh={"chain": "60"},
+        on_picture=("centre_distance",),
+        then=("chain-wear", "Is it worn?"),
+    ),
 )
-def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
+def chain_length(given: ChainLengthIn, frame: Frame) -> ChainLengthOut:
     """Work the length."""
     case = chain_case(
         chain(given.chain),
@@ -100,4 +131,8 @@ def chain_length(given: ChainLengthIn, frame: Frame) -> LengthOut:
         thickness_mm=method.thickness_mm(case),
         pitch_mm=method.pitch_mm(case),
     )
-    return length_out(r, frame)
+    found = length_out(r, frame)
+    return ChainLengthOut(
+        **dict(found),
+        says=f"{found.pitches.number} pitches, with the shafts {found.centre_distance.shown} apart.",
+    )

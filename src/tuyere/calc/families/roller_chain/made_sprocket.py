@@ -4,9 +4,10 @@ from typing import Annotated
 
 from pydantic import Field
 
+from tuyere.calc.card import Card
 from tuyere.calc.families.roller_chain.parts import Number, Teeth
 from tuyere.calc.frame import Frame
-from tuyere.calc.made import BoreIn, MadeOut, made_out
+from tuyere.calc.made import BORE, FRESH_BORE, BoreIn, MadeOut, made_out
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.errors import InputError
@@ -36,6 +37,14 @@ class MadeSprocketIn(Input):
         "input": {"chain": "60", "teeth": 21, "shaft": {"bore": "1.25 in", "material": "steel", "speed": "600"}},
     },
     first=("says", "outside"),
+    card=Card(
+        asks="How is a sprocket made?",
+        topic="Make it",
+        sentence="A sprocket for chain {chain}, strands {strands}, has {teeth} teeth.|" + BORE,
+        figures=("outside", "face", "most_speed"),
+        picture="made",
+        fresh={"chain": "60", "strands": "1", **FRESH_BORE},
+    ),
 )
 def made_sprocket(given: MadeSprocketIn, frame: Frame) -> MadeOut:
     """Draw the sprocket. Raises InputError for what cannot be cut or may not run."""

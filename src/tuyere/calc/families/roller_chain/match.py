@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer, wear_bar
 from tuyere.calc.entry import Length, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Whole
@@ -27,7 +28,7 @@ class ChainMatchIn(Input):
     room: Size | None = Field(default=None, description="room a dog has in its gap")
 
 
-class ChainMatchOut(Answer):
+class ChainMatchOut(CardAnswer):
     """How far they have grown apart."""
 
     advice: str
@@ -53,6 +54,16 @@ class ChainMatchOut(Answer):
             "room": "3/8",
         },
     },
+    card=Card(
+        asks="Do the two chains still match?",
+        topic="Is it worn",
+        sentence="Two chains of {pitch} pitch, pulled straight: over {pitches} pitches the drive chain measures {drive_length}, "
+        "the chain that it drives {driven_length}.|{engaged} pitches run together; a dog has {room} in its gap.",
+        figures=("driven_growth", "drive_growth", "mismatch"),
+        picture="two-chains",
+        on_picture=("drive_length", "driven_length"),
+        then=("chain-wear", "Is a chain worn by itself?"),
+    ),
 )
 def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
     """Compare them."""
@@ -65,10 +76,22 @@ def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
         room_mm=maybe(given.room),
     )
     f = frame.figure
+    apart, mismatch = f(r.difference_percent, "percent"), None
+    bar = None
+    if r.mismatch_mm is not None:
+        mismatch = f(r.mismatch_mm, "length", "size")
+        room = maybe(given.room)
+        if room is not None:
+            most = f(room, "length", "size")
+            bar = wear_bar(f(abs(r.mismatch_mm), "length", "size"), most, most, words=("", "jams"))
+    adds = "" if r.mismatch_mm is None else f": {f(abs(r.mismatch_mm), 'length', 'size').shown} at the last dog"
+    drive, driven = f(r.drive_percent, "percent"), f(r.driven_percent, "percent")
     return ChainMatchOut(
+        says=f"The drive chain has grown {drive.shown}, the chain that it drives {driven.shown}{adds}. {r.advice}",
+        bar=bar,
         advice=r.advice,
-        difference=f(r.difference_percent, "percent"),
-        mismatch=None if r.mismatch_mm is None else f(r.mismatch_mm, "length", "size"),
-        drive_growth=f(r.drive_percent, "percent"),
-        driven_growth=f(r.driven_percent, "percent"),
+        difference=apart,
+        mismatch=mismatch,
+        drive_growth=drive,
+        driven_growth=driven,
     )

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Hours, Speed
 from tuyere.calc.families.roller_chain.parts import (
     LIFE,
@@ -39,7 +40,7 @@ class ChainRatingIn(Input):
     method: Method = Field(default="own", description="asme, iso10823, or the own one of the designation")
 
 
-class ChainRatingOut(Answer):
+class ChainRatingOut(CardAnswer):
     """Power of the chain and the three limits of one strand."""
 
     power: Figure
@@ -58,6 +59,25 @@ class ChainRatingOut(Answer):
     summary="Link-plate, impact and galling limits, and which of them governs.",
     source="ASME B29.1, ISO 10823",
     example={"units": "us", "input": {"chain": "40", "teeth": 17, "speed": "1000 rpm"}},
+    card=Card(
+        asks="What does a chain carry?",
+        topic="What it carries and costs",
+        sentence="Chain {chain}, strands {strands}, runs over {teeth} teeth at {speed}.|"
+        "It is {pitches} pitches long and to last {life}; it is {lubrication}.",
+        figures=("power", "chain_speed", "lubrication_wanted"),
+        picture="limits",
+        fresh={"chain": "60", "strands": "1", "pitches": "100", "lubrication": "best"},
+        names={
+            "lubrication": {
+                "best": "oiled as the table wants it",
+                "adequate": "oiled well enough",
+                "dusty": "oiled, in dust",
+                "poor": "oiled poorly",
+                "dry-dirty": "dry and dirty",
+            }
+        },
+        then=("sprocket", "What does the sprocket measure?"),
+    ),
 )
 def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
     """Rate the chain."""
@@ -78,13 +98,15 @@ def chain_rating(given: ChainRatingIn, frame: Frame) -> ChainRatingOut:
         raise e.at(e.field.removeprefix("driver.")) from e
     v = chain_speed(given.teeth, of.pitch_mm, given.speed.value)
     f = frame.figure
+    power, speed = f(r.power_kw, "power"), f(v, "belt_speed")
     return ChainRatingOut(
-        power=f(r.power_kw, "power"),
+        says=f"{power.shown}; what gives first: {r.governing}. It runs at {speed.shown}.",
+        power=power,
         governing=r.governing,
         method=r.method,
         link_plates=f(r.plate_kw, "power", per="strand"),
         impact=f(r.impact_kw, "power", per="strand"),
         galling=f(r.galling_kw, "power", per="strand"),
-        chain_speed=f(v, "belt_speed"),
+        chain_speed=speed,
         lubrication_wanted=lubrication_type(of, v),
     )

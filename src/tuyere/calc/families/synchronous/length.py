@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Length, maybe
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
@@ -31,7 +32,7 @@ class SyncLengthIn(Input):
     belt_teeth: Annotated[Whole, Field(ge=20, le=5000)] | None = Field(default=None, description="teeth of the belt")
 
 
-class SyncLengthOut(Answer):
+class SyncLengthOut(CardAnswer):
     """Exact geometry by teeth."""
 
     belt_teeth: Figure
@@ -51,6 +52,17 @@ class SyncLengthOut(Answer):
     summary="Exact centre distance for given teeth, or the belt's teeth for a centre distance.",
     source="plane geometry, exact",
     example={"units": "us", "input": {"profile": "H8M", "driver_teeth": 28, "driven_teeth": 72, "belt_teeth": 180}},
+    card=Card(
+        asks="How long is the synchronous belt?",
+        topic="Speeds and sizes",
+        sentence="A belt {profile} runs from {driver_teeth} to {driven_teeth} teeth.|"
+        "The shafts are {centre_distance} apart, or the belt has {belt_teeth} teeth.",
+        figures=("belt_teeth", "centre_distance", "teeth_in_mesh"),
+        picture="wheels",
+        fresh={"profile": "H8M"},
+        on_picture=("centre_distance",),
+        then=("tooth-wear", "Is a pulley worn?"),
+    ),
 )
 def sync_length(given: SyncLengthIn, frame: Frame) -> SyncLengthOut:
     """Work the length."""
@@ -69,11 +81,13 @@ def sync_length(given: SyncLengthIn, frame: Frame) -> SyncLengthOut:
         r.path, method.family, character="teeth", thickness_mm=method.thickness_mm(case), pitch_mm=method.pitch_mm(case)
     )
     f = frame.figure
+    teeth, centre = f(r.members, "count"), f(r.centre_mm, "length", "size")
     return SyncLengthOut(
-        belt_teeth=f(r.members, "count"),
+        says=f"{teeth.number} teeth, with the shafts {centre.shown} apart.",
+        belt_teeth=teeth,
         exact_teeth=f(r.members_exact, "factor", "exact"),
         belt_length=f(r.length_mm, "length", "size"),
-        centre_distance=f(r.centre_mm, "length", "size"),
+        centre_distance=centre,
         wrap=f(r.small_arc_deg, "angle"),
         teeth_in_mesh=f(mesh, "count"),
         span=f(r.span_mm, "length", "tape"),

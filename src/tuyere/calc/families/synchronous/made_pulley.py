@@ -2,10 +2,11 @@
 
 from pydantic import Field
 
+from tuyere.calc.card import Card
 from tuyere.calc.entry import Size
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
-from tuyere.calc.made import BoreIn, MadeOut, made_out
+from tuyere.calc.made import BORE, FRESH_BORE, BoreIn, MadeOut, made_out
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.notices import notice
 from tuyere.core.synchronous.made_pulley import groove_of, sync_rim
@@ -33,6 +34,14 @@ class MadeSyncPulleyIn(Input):
         "input": {"profile": "L", "teeth": 24, "face": "1.2 in", "shaft": {"bore": "0.75 in", "speed": "1750"}},
     },
     first=("says", "outside"),
+    card=Card(
+        asks="How is a toothed pulley made?",
+        topic="Make it",
+        sentence="A toothed pulley for belts {profile} has {teeth} teeth, its face {face} wide.|" + BORE,
+        figures=("outside", "face", "most_speed"),
+        picture="made",
+        fresh={"profile": "H", **FRESH_BORE},
+    ),
 )
 def made_sync_pulley(given: MadeSyncPulleyIn, frame: Frame) -> MadeOut:
     """Draw the pulley. Raises InputError for what cannot be cut or may not run."""

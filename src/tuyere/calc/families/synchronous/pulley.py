@@ -2,7 +2,8 @@
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
@@ -18,7 +19,7 @@ class SyncPulleyIn(Input):
     teeth: Teeth = Field(description="teeth")
 
 
-class SyncPulleyOut(Answer):
+class SyncPulleyOut(CardAnswer):
     """What it measures."""
 
     pitch_diameter: Figure
@@ -32,14 +33,25 @@ class SyncPulleyOut(Answer):
     summary="Pitch and outside diameter of a toothed pulley.",
     source="ISO 5294, ISO 13050; geometry",
     example={"units": "us", "input": {"profile": "H8M", "teeth": 36}},
+    card=Card(
+        asks="What does a toothed pulley measure?",
+        topic="Speeds and sizes",
+        sentence="A toothed pulley for belts {profile} has {teeth} teeth.",
+        figures=("outside_diameter", "pitch_diameter", "pitch"),
+        picture="toothed-size",
+        fresh={"profile": "H8M"},
+        then=("sync-length", "How long is the belt?"),
+    ),
 )
 def sync_pulley(given: SyncPulleyIn, frame: Frame) -> SyncPulleyOut:
     """Work the pulley."""
     of = profile(given.profile)
     pitch, outside = pulley(of, given.teeth)
     f = frame.figure
+    over, line = f(outside, "length", "size"), f(pitch, "length", "size")
     return SyncPulleyOut(
-        pitch_diameter=f(pitch, "length", "size"),
-        outside_diameter=f(outside, "length", "size"),
+        says=f"{over.shown} over its teeth by caliper; its belt's pitch line runs at {line.shown}.",
+        pitch_diameter=line,
+        outside_diameter=over,
         pitch=f(of.pitch_mm, "length", "size"),
     )

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Force, MassPerLength, Size, Speed, maybe
 from tuyere.calc.families.synchronous.parts import ProfileName, Teeth
 from tuyere.calc.frame import Frame
@@ -32,7 +33,7 @@ class SyncRatingIn(Input):
     own_mass: MassPerLength | None = Field(default=None, description="mass per length of that belt")
 
 
-class SyncRatingOut(Answer):
+class SyncRatingOut(CardAnswer):
     """What the belt carries and on whose word."""
 
     power: Figure
@@ -48,6 +49,16 @@ class SyncRatingOut(Answer):
     summary="ISO 5295 for trapezoidal inch profiles; your own allowed tension for the others.",
     source="ISO 5295",
     example={"units": "us", "input": {"profile": "XH", "width": "4 in", "teeth": 30, "speed": "1160"}},
+    card=Card(
+        asks="What does a synchronous belt carry?",
+        topic="What it carries and costs",
+        sentence="A belt {profile}, {width} wide, runs over {teeth} teeth at {speed}, {teeth_in_mesh} of them in mesh.|"
+        "Where no book rates it, its maker allows {own_tension} at that width, and it weighs {own_mass}.",
+        figures=("power", "belt_speed", "mesh_factor"),
+        picture="toothed-size",
+        fresh={"profile": "H", "teeth_in_mesh": "6"},
+        then=("sync-pulley", "What does the pulley measure?"),
+    ),
 )
 def sync_rating(given: SyncRatingIn, frame: Frame) -> SyncRatingOut:
     """Rate the belt."""
@@ -63,9 +74,11 @@ def sync_rating(given: SyncRatingIn, frame: Frame) -> SyncRatingOut:
         own_mass_kg_m=maybe(given.own_mass),
     )
     f = frame.figure
+    power, speed = f(r.power_kw, "power"), f(r.speed_m_s, "belt_speed")
     return SyncRatingOut(
-        power=f(r.power_kw, "power"),
-        belt_speed=f(r.speed_m_s, "belt_speed"),
+        says=f"{power.shown} at {speed.shown}, by {r.basis}.",
+        power=power,
+        belt_speed=speed,
         mesh_factor=f(r.mesh_factor, "factor"),
         width_factor=f(r.width_factor, "factor", "exact"),
         basis=r.basis,

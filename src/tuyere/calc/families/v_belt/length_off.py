@@ -4,7 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Size, maybe
 from tuyere.calc.families.v_belt.parts import SheaveIn, sheave_of
 from tuyere.calc.frame import Frame
@@ -38,7 +39,7 @@ class LengthOffIn(Input):
     freed: Size | None = Field(default=None, description="for a belt that clutches: length that the release gives back")
 
 
-class LengthOffOut(Answer):
+class LengthOffOut(CardAnswer):
     """Where it would run and what room is left; negative room is lacking."""
 
     verdict: Literal["will do", "with care", "will not do"]
@@ -70,6 +71,17 @@ class LengthOffOut(Answer):
             "most_centre": "18 in",
         },
     },
+    card=Card(
+        asks="Will a belt of another length do?",
+        topic="What is it, does it fit",
+        sentence="A {offered} lies at hand, a {right} belongs there.|"
+        "The driver is {driver.diameter} {driver.kind} in groove {driver.groove}, the driven sheave {driven.diameter} {driven.kind} "
+        "in groove {driven.groove}.|The slide lets the shafts stand {least_centre} to {most_centre} apart.",
+        figures=("offered_centre", "longer", "room_to_tighten"),
+        picture="take-up",
+        fresh={"driver.kind": "outside", "driven.kind": "outside"},
+        then=("belt-length", "How far apart?"),
+    ),
 )
 def belt_length_off(given: LengthOffIn, frame: Frame) -> LengthOffOut:
     """Hold the one against the other."""
@@ -89,12 +101,15 @@ def belt_length_off(given: LengthOffIn, frame: Frame) -> LengthOffOut:
         return None if mm is None else frame.figure(mm, "length", "tape")
 
     f = frame.figure
+    centre = f(r.offered_centre_mm, "length", "tape")
+    where = "" if idler is not None else f" The shafts would stand {centre.shown} apart."
     return LengthOffOut(
+        says=f"{r.verdict[:1].upper()}{r.verdict[1:]}. {r.reason}{where}",
         verdict=r.verdict,
         reason=r.reason,
         longer=f(r.longer_mm, "length", "tape"),
         right_centre=f(r.right_centre_mm, "length", "tape"),
-        offered_centre=f(r.offered_centre_mm, "length", "tape"),
+        offered_centre=centre,
         centre_change=f(r.offered_centre_mm - r.right_centre_mm, "length", "tape"),
         idler_depth=tape(r.idler_mm),
         room_to_fit=tape(r.room_to_fit_mm),

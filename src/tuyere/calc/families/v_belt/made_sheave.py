@@ -4,10 +4,11 @@ from typing import Annotated
 
 from pydantic import Field
 
+from tuyere.calc.card import Card
 from tuyere.calc.entry import Size
 from tuyere.calc.families.v_belt.parts import Groove
 from tuyere.calc.frame import Frame
-from tuyere.calc.made import BoreIn, MadeOut, made_out
+from tuyere.calc.made import BORE, FRESH_BORE, BoreIn, MadeOut, made_out
 from tuyere.calc.parts import Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.v_belt.made_sheave import sheave_rim
@@ -40,6 +41,14 @@ class MadeSheaveIn(Input):
         },
     },
     first=("says", "outside"),
+    card=Card(
+        asks="How is a sheave made?",
+        topic="Make it",
+        sentence="A sheave has {grooves} grooves {groove} and is {outside} outside.|" + BORE,
+        figures=("outside", "face", "most_speed"),
+        picture="made",
+        fresh={"groove": "B", "grooves": "1", **FRESH_BORE},
+    ),
 )
 def made_sheave(given: MadeSheaveIn, frame: Frame) -> MadeOut:
     """Draw the sheave. Raises InputError for what cannot be cut or may not run."""

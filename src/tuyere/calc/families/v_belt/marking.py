@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Text
 from tuyere.calc.registry import Input, calculation
@@ -38,10 +39,10 @@ class ReadingOut(Answer):
     sure: str
 
 
-class MarkingOut(Answer):
+class MarkingOut(CardAnswer):
     """Readings, likeliest first."""
 
-    best: str
+    best: str = Field(title="Likeliest")
     words: str
     inside_length: Figure | None
     belt_length: Figure | None
@@ -85,12 +86,24 @@ def reading_out(r: Reading, frame: Frame) -> ReadingOut:
     summary="Section, construction, joined count and the length in its own convention; worn digits as ?; several readings ranked.",
     source="IP-20, IP-22, IP-23, ISO 4184, DIN 2215 and 7753 conventions",
     example={"units": "us", "input": {"marking": "3/B9?"}},
+    card=Card(
+        asks="What does the print say?",
+        topic="What is it, does it fit",
+        sentence="On its back or its side it says {marking}; a worn sign is typed as ?.",
+        figures=("best", "belt_length", "outside_length"),
+        picture="printed",
+        then=("belt-length-off", "Will another length do?"),
+    ),
 )
 def belt_marking(given: MarkingIn, frame: Frame) -> MarkingOut:
     """Read it."""
     readings = [reading_out(r, frame) for r in read_marking(given.marking)]
     first = readings[0]
+    words = first.words.removesuffix(".")
+    others = len(readings) - 1
+    more = "" if not others else f"; it can be read {others} more way{'s' if others > 1 else ''}, under all figures"
     return MarkingOut(
+        says=f"Likeliest {first.designation}: {words}{more}.",
         best=first.designation,
         words=first.words,
         inside_length=first.inside_length,

@@ -4,7 +4,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from tuyere.calc.answer import Answer, Figure
+from tuyere.calc.answer import Figure
+from tuyere.calc.card import Card, CardAnswer
 from tuyere.calc.entry import Angle, Factor, Size, Speed, value_of
 from tuyere.calc.families.v_belt.books import basis_of
 from tuyere.calc.families.v_belt.parts import Kind, OwnRatings
@@ -41,7 +42,7 @@ class RatingIn(Input):
     own_ratings: OwnRatings | None = Field(default=None, description="your own rating table, for the basis own-table")
 
 
-class RatingOut(Answer):
+class RatingOut(CardAnswer):
     """Power of one belt and its parts."""
 
     basis: str = Field(description="the book it is rated by")
@@ -71,6 +72,16 @@ class RatingOut(Answer):
             "arc": 173.3,
         },
     },
+    card=Card(
+        asks="What does one V-belt carry?",
+        topic="What it carries and costs",
+        sentence="A belt {designation} runs over a sheave of {diameter} {kind} diameter at {speed}.|"
+        "The other sheave is {ratio} times as large, the arc of contact on this one {arc}.",
+        figures=("belt_power", "belt_speed", "arc_factor"),
+        picture="section",
+        fresh={"kind": "outside"},
+        then=("groove-fit", "Does it fit the groove?"),
+    ),
 )
 def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
     """Rate one belt."""
@@ -97,14 +108,16 @@ def v_belt_rating(given: RatingIn, frame: Frame) -> RatingOut:
             asked=basis_of(frame, given.own_ratings),
         )
     fig = frame.figure
+    carries, runs = fig(r.corrected_kw, "power", per="belt"), fig(speed, "belt_speed")
     return RatingOut(
+        says=f"{carries.shown} at {runs.shown}, by {r.basis_title}.",
         basis=r.basis_title,
         basis_source=r.basis_source,
-        belt_power=fig(r.corrected_kw, "power", per="belt"),
+        belt_power=carries,
         basic_power=fig(r.basic_kw, "power", per="belt"),
         added_power=fig(r.added_kw, "power", per="belt"),
         arc_factor=fig(r.arc_factor, "factor"),
         length_factor=fig(r.length_factor, "factor"),
-        belt_speed=fig(speed, "belt_speed"),
+        belt_speed=runs,
         pitch_diameter=fig(small.pitch_mm, "length", "size"),
     )
