@@ -16,7 +16,6 @@ export type Topic = (typeof TOPICS)[number]
 const OF: Record<string, Topic> = {
   alignment: 'Is it in line and tight',
   'tension-reading': 'Is it in line and tight',
-  'belt-identify': 'What is it, does it fit',
   'tach-check': 'Speeds and sizes',
 }
 

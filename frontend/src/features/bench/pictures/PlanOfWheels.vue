@@ -20,9 +20,9 @@ const offset = () => figureOf(props.result, 'offset')
     <path d="M524 34v20M513 192v-22" class="thin" />
     <text x="320" y="28" text-anchor="middle">a straightedge along this side of both</text>
     <text v-if="gap()" x="480" y="76" text-anchor="end" class="big">{{ gap()?.shown }}</text>
-    <text v-if="gap()" x="480" y="97" text-anchor="end">between the two gaps, at most</text>
+    <text v-if="gap()" x="480" y="99" text-anchor="end">between the two gaps, at most</text>
     <text v-if="offset()" x="480" y="138" text-anchor="end" class="big">{{ offset()?.shown }}</text>
-    <text v-if="offset()" x="480" y="159" text-anchor="end">to one side, at most</text>
+    <text v-if="offset()" x="480" y="161" text-anchor="end">to one side, at most</text>
   </svg>
 </template>
 

@@ -15,8 +15,8 @@ const least = () => figureOf(props.result, 'least_centre')
     <path d="M160 27L486 96L486 112L160 181" class="belt" />
     <path d="M150 30L486 82" class="twist" />
     <path d="M160 204H503M155 209l10-10M498 209l10-10" class="thin" />
-    <text x="560" y="96">on its edge</text>
-    <text x="560" y="116">from here</text>
+    <text x="634" y="96" text-anchor="end">on its edge</text>
+    <text x="634" y="120" text-anchor="end">from here</text>
     <text v-if="least()" x="330" y="226" text-anchor="middle" class="big">{{ least()?.shown }} or more</text>
   </svg>
 </template>

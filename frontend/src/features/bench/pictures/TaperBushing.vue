@@ -16,7 +16,7 @@ const screws = () => (typeof props.result?.screws === 'string' ? props.result.sc
     <text x="80" y="40" text-anchor="middle">in, turn about</text>
     <text x="430" y="52">hub, dry and clean</text>
     <text x="430" y="176">no oil on the taper</text>
-    <text v-if="screws()" x="80" y="206" text-anchor="middle" class="big">{{ screws() }}</text>
+    <text v-if="screws()" x="8" y="218" class="big">{{ screws() }}</text>
   </svg>
 </template>
 

@@ -28,6 +28,12 @@ const again = computed(() =>
     return c ? [c] : []
   }),
 )
+const sections = ref<HTMLElement[]>([])
+/** To the questions of a topic; the focus goes along. */
+function jump(no: number) {
+  sections.value[no]?.scrollIntoView({ block: 'start' })
+  sections.value[no]?.querySelector('h2')?.focus({ preventScroll: true })
+}
 const ORDER = [
   'Any drive',
   'Speeds',
@@ -73,17 +79,22 @@ onMounted(async () => {
         <p>Any number of wheels from tape measures: drawn to scale, every strand's pull, which slips first.</p>
       </router-link>
     </div>
-    <section v-for="t in topics" :key="t.topic" class="group">
-      <h2>{{ t.topic }}</h2>
+    <nav v-if="read" class="jump" aria-label="Questions by what they are about">
+      <button v-for="(t, k) in topics" :key="t.topic" type="button" class="mark" @click="jump(k)">
+        {{ t.topic }} <span class="figure">{{ t.cards.length + t.more.length }}</span>
+      </button>
+    </nav>
+    <section v-for="t in topics" :key="t.topic" ref="sections" class="group">
+      <h2 tabindex="-1">{{ t.topic }}</h2>
       <div class="tools">
         <router-link v-for="c in t.cards" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool drawn">
           <h3>{{ c.card?.asks ?? '' }}</h3>
           <span class="sketch" aria-hidden="true"><CardPicture :kind="c.card?.picture ?? ''" /></span>
         </router-link>
-        <div v-if="t.more.length" class="sheet tool plainer">
-          <router-link v-for="c in t.more" :key="c.name" :to="`/bench/${c.name}`">{{ c.title }}</router-link>
-        </div>
       </div>
+      <p v-if="t.more.length" class="plainer">
+        <router-link v-for="c in t.more" :key="c.name" :to="`/bench/${c.name}`">{{ c.title }}</router-link>
+      </p>
     </section>
     <section v-if="read" class="group">
       <h2>It must turn at another speed</h2>
@@ -133,19 +144,20 @@ onMounted(async () => {
   text-underline-offset: 4px;
 }
 .plainer {
-  grid-column: span 2;
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
-  gap: 0 18px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
+  margin: 0;
+}
+.jump {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 .plainer a {
   display: grid;
   align-items: center;
   min-height: 44px;
-}
-@media (max-width: 900px) {
-  .plainer {
-    grid-column: auto;
-  }
 }
 .drawn {
   grid-template-rows: auto 1fr;
@@ -217,7 +229,17 @@ onMounted(async () => {
     padding-bottom: 6px;
   }
   .tools {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+  .tool {
+    padding: 8px 10px;
+  }
+  .tool:not(.drawn) {
+    grid-column: span 2;
+    min-height: 0;
+  }
+  .tool h3 {
+    font-size: 1.0625rem;
   }
 }
 </style>

@@ -349,6 +349,13 @@ summary {
   .picture :deep(.hung) {
     display: none;
   }
+  /* Drawn at half its size: its words are not. */
+  .picture :deep(svg:not(.scene) text) {
+    font-size: 23px;
+  }
+  .picture :deep(svg:not(.scene) .big) {
+    font-size: 27px;
+  }
   /* The answer first under the sentence, then the picture would push it away: it stays at the foot of the screen. */
   .answer {
     position: sticky;
