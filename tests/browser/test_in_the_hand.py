@@ -297,6 +297,8 @@ def test_no_formula_is_broken_and_each_has_words_for_ears(open_page: Opener, ser
         subjects.nth(k).click()
         expect(subjects.nth(k)).to_have_attribute("aria-current", "true")
         formulas = page.locator("article").count()
+        # They are set when they come near; before print all of them are.
+        page.evaluate("window.dispatchEvent(new Event('beforeprint'))")
         expect(page.locator("article .katex")).to_have_count(formulas)
         assert page.locator(".katex-error").count() == 0
         assert page.locator(".katex math").count() == formulas

@@ -7,6 +7,7 @@ import type { Build, CompareAnswer, Drive, Machine, Picked, Problem } from '@/ap
 import FaultList from '@/shared/ui/FaultList.vue'
 import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import WordField from '@/shared/ui/WordField.vue'
+import { useAfterSight } from '@/shared/ui/afterSight'
 import { later } from '@/shared/ui/later'
 import { otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
@@ -31,6 +32,7 @@ const route = useRoute()
 const router = useRouter()
 const settings = useSettings()
 const { value: duty, forget } = useKept('choose.duty', emptyDuty, carryDuty)
+const looked = useAfterSight()
 const full = ref<InstanceType<typeof InFull>>()
 const asked = ref<Question[]>([])
 const said = () => JSON.stringify([compareInput(duty.value, asked.value), settings.units])
@@ -226,7 +228,14 @@ onMounted(async () => {
       @pick="(p: Picked) => pick(p, p.key)"
       @replace="open"
     />
-    <InFull v-show="board || !busy" ref="full" :duty="duty" :picked="pickedKey" @pick="(p: Picked) => pick(p, p.key)" />
+    <InFull
+      v-if="looked"
+      v-show="board || !busy"
+      ref="full"
+      :duty="duty"
+      :picked="pickedKey"
+      @pick="(p: Picked) => pick(p, p.key)"
+    />
   </main>
 </template>
 

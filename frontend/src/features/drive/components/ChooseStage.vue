@@ -9,11 +9,13 @@ import QuestionsFieldset from '@/forms/QuestionsFieldset.vue'
 import { fieldsOf } from '@/forms/duty'
 import { compareInput, type Question } from '@/forms/questions'
 import FaultList from '@/shared/ui/FaultList.vue'
+import { useAfterSight } from '@/shared/ui/afterSight'
 import { later } from '@/shared/ui/later'
 import { otherFaults } from '@/shared/format/faults'
 import { useSettings } from '@/shared/state/settings'
 
 // One family looked through to the end comes after the best of each.
+const looked = useAfterSight()
 const InFull = later(() => import('@/options/InFull.vue'))
 
 const props = defineProps<{
@@ -118,7 +120,14 @@ watch(
         @replace="emit('duty')"
         @pick="pick"
       />
-      <InFull v-if="fields" v-show="board || !busy" :duty="fields" :layout="layout" :picked="pickedKey" @pick="pick" />
+      <InFull
+        v-if="fields && looked"
+        v-show="board || !busy"
+        :duty="fields"
+        :layout="layout"
+        :picked="pickedKey"
+        @pick="pick"
+      />
     </template>
   </div>
 </template>

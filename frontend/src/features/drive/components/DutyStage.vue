@@ -13,8 +13,13 @@ import { useLater } from '@/shared/state/later'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
-const props = defineProps<{ drive: Drive }>()
-const emit = defineEmits<{ saved: [drive: Drive]; again: [] }>()
+const props = defineProps<{
+  drive: Drive
+  // A save outlives the stage that sent it: who turns to another one at once hears of it all the same, which an event
+  // of what has gone would not bring about.
+  onSaved: (drive: Drive) => void
+}>()
+const emit = defineEmits<{ again: [] }>()
 const settings = useSettings()
 const fresh = () => ({
   rev: props.drive.duty?.rev ?? 0,
@@ -38,7 +43,7 @@ async function submit(what: Record<string, unknown> = body.value) {
   problem.value = null
   done.value = true
   forget()
-  emit('saved', got.data)
+  props.onSaved(got.data)
 }
 function keepTheirs() {
   problem.value = null

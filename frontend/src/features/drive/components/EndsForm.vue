@@ -12,8 +12,13 @@ import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
 
 // Start, shafts, hubs, bearings and the maker's number: asked once for a drive, and each says which figure it gives.
-const props = defineProps<{ drive: Drive; unknown?: { key: string; label: string; missing: string }[] }>()
-const emit = defineEmits<{ saved: [] }>()
+const props = defineProps<{
+  drive: Drive
+  unknown?: { key: string; label: string; missing: string }[]
+  // A save outlives the stage that sent it: who turns to another one at once hears of it all the same, which an event
+  // of what has gone would not bring about.
+  onSaved: () => void
+}>()
 const ASKED = ['start', 'motor_power', 'driver_shaft', 'driven_shaft', 'maker']
 const settings = useSettings()
 const line = ref<CalcLine>()
@@ -52,7 +57,7 @@ async function keep() {
   problem.value = got.ok ? null : got.problem
   if (got.ok) {
     forget()
-    emit('saved')
+    props.onSaved()
   }
 }
 </script>

@@ -23,8 +23,14 @@ import EndsForm from './EndsForm.vue'
 import FoundFamily from './FoundFamily.vue'
 
 // What stands on the machine today, and everything that stood there before.
-const props = defineProps<{ drive: Drive; showing: string }>()
-const emit = defineEmits<{ saved: []; open: [build: Build] }>()
+const props = defineProps<{
+  drive: Drive
+  showing: string
+  // A save outlives the stage that sent it: who turns to another one at once hears of it all the same, which an event
+  // of what has gone would not bring about.
+  onSaved: () => void
+}>()
+const emit = defineEmits<{ open: [build: Build] }>()
 const settings = useSettings()
 const us = computed(() => settings.units === 'us')
 const adding = ref(!props.drive.builds.length)
@@ -84,7 +90,7 @@ const busy = ref(false)
 useLater(problem, () => {
   forget()
   adding.value = false
-  emit('saved')
+  props.onSaved()
 })
 const says: Record<string, string> = { found: 'as found', designed: 'designed', fitted: 'fitted' }
 
@@ -118,7 +124,7 @@ async function submit() {
   if (got.ok) {
     forget()
     adding.value = false
-    emit('saved')
+    props.onSaved()
   } else problem.value = got.problem
 }
 </script>
@@ -154,7 +160,7 @@ async function submit() {
         </tr>
       </tbody>
     </table>
-    <EndsForm v-if="!adding && drive.builds.length" :drive="drive" @saved="emit('saved')" />
+    <EndsForm v-if="!adding && drive.builds.length" :drive="drive" @saved="onSaved()" />
     <el-button v-if="!adding" class="start" @click="adding = true">Write down what is on it now</el-button>
     <form v-else @submit.prevent="submit">
       <h2 ref="top" tabindex="-1">What is on the machine</h2>

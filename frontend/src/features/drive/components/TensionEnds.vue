@@ -17,8 +17,9 @@ const props = defineProps<{
   strands?: { strand: string; span: { shown: string } }[]
   span: string
   failed: Problem | null
+  onSaved: () => void
 }>()
-const emit = defineEmits<{ saved: []; span: [strand: string] }>()
+const emit = defineEmits<{ span: [strand: string] }>()
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const r = computed(() => props.target.result)
 const known = computed(() => r.value.cliffs.filter((c) => c.at))
@@ -75,7 +76,7 @@ const over = computed(() => pullAt('above').sort((a, b) => a.value - b.value)[0]
       </li>
     </ol>
     <p v-for="f in r.flaps.slice(0, 3)" :key="f.strand + f.shaken_by" class="warm">≈ {{ f.says }}</p>
-    <EndsForm :drive="drive" :unknown="unknown" @saved="emit('saved')" />
+    <EndsForm :drive="drive" :unknown="unknown" @saved="onSaved()" />
     <template v-if="schools">
       <h3>Where each way of setting lands on this span</h3>
       <WideBox

@@ -4,13 +4,13 @@ import { useRoute } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
 import type { Handbook } from '@/api/types'
-import { render } from '@/shared/format/tex'
 import { setPlace } from '@/shared/state/place'
+
+import SetFormula from '../components/SetFormula.vue'
 
 const book = ref<Handbook>()
 const route = useRoute()
 const open = ref<Record<string, boolean>>({})
-const tex = ref<Record<string, string>>({})
 const failed = ref('')
 const words = ref('')
 // What holds the words, the closest first; undefined where nothing is looked for and all of it stands.
@@ -35,10 +35,6 @@ watch(words, async (typed) => {
   if (!typed.trim()) return (held.value = undefined)
   const got = await attempt(api.GET('/api/handbook/find', { params: { query: { text: typed } } }))
   if (mine === asked && got.ok) held.value = got.data
-})
-// A formula is set when its subject is opened: hundreds of them would hold up the page.
-watch(formulas, async (shown) => {
-  for (const f of shown) tex.value[f.id] ??= await render(`${f.symbol} = ${f.expression}`)
 })
 async function show(wanted: string) {
   const at = [...(book.value?.tables ?? []), ...(book.value?.formulas ?? [])].find((x) => x.id === wanted)
@@ -148,8 +144,7 @@ onMounted(async () => {
             <p>
               <strong>{{ f.name }}</strong> <span class="dim">{{ f.unit === '1' ? '' : f.unit }}</span>
             </p>
-            <!-- eslint-disable-next-line vue/no-v-html -- KaTeX output of our own formulas -->
-            <div class="tex" tabindex="0" v-html="tex[f.id]" />
+            <SetFormula :symbol="f.symbol" :expression="f.expression" />
             <p class="dim">
               {{ f.says }} {{ f.source }}<template v-if="f.edition">, {{ f.edition }}</template> · {{ f.origin }} ·
               confidence {{ f.confidence }}
@@ -257,10 +252,6 @@ article.wanted {
 }
 .table {
   scroll-margin-top: 90px;
-}
-.tex {
-  overflow-x: auto;
-  padding: 6px 0;
 }
 @media (max-width: 700px) {
   .parts {
