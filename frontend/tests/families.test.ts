@@ -138,7 +138,8 @@ describe('the board of all families', () => {
   const board = (today: Sheet | null = null) =>
     mount(FamilyBoard, {
       props: { answer: answer([chain, flat]), picked: 'chain 50 21/50 teeth', today },
-      global: { stubs },
+      // What comes a frame later stands at once here; that it does come is shown below.
+      global: { stubs: { ...stubs, AfterFrames: { template: '<slot />' } } },
     })
   const all = async (w: ReturnType<typeof board>) => {
     await w.find('[aria-expanded]').trigger('click')
@@ -209,6 +210,16 @@ describe('the board of all families', () => {
   it('is empty without an error when no family has anything', () => {
     const w = mount(FamilyBoard, { props: { answer: answer([flat]), picked: '' }, global: { stubs } })
     expect(w.find('.beside').exists()).toBe(false)
+  })
+})
+
+describe('what lies below', () => {
+  it('is made frame by frame, and all of it is there a moment later', async () => {
+    const w = mount(FamilyBoard, { props: { answer: answer([family('flat', [])]), picked: '' }, global: { stubs } })
+    expect(w.find('.family').exists()).toBe(false)
+    await new Promise((done) => setTimeout(done, 120))
+    expect(w.find('.family').exists()).toBe(true)
+    expect(w.find('.says, .sheet:last-of-type').exists()).toBe(true)
   })
 })
 

@@ -8,12 +8,16 @@ import { keyWords, plainName } from '@/shared/format/words'
 import { useChoices } from '@/shared/state/choices'
 import { useSettings } from '@/shared/state/settings'
 
+import { useSlices } from '@/shared/ui/slices'
+
 import SchemaRows from './SchemaRows.vue'
 import type { Field } from './schema'
 
-defineProps<{ fields: Field[]; problem: Problem | null }>()
+const props = defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
+// A whole drive has sixty of them.
+const standing = useSlices(() => props.fields, 8)
 const choices = useChoices()
 // What only repeats the label is no help.
 const says = (f: Field) => f.help.trim().toLowerCase() !== f.title.toLowerCase() && f.help
@@ -23,7 +27,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
 
 <template>
   <div class="fields">
-    <template v-for="f in fields" :key="f.path">
+    <template v-for="f in standing" :key="f.path">
       <fieldset v-if="f.form === 'group'">
         <legend>
           {{ f.title }}<span v-if="f.help" class="dim"> · {{ f.help }}</span>

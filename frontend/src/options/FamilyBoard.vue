@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 
 import type { CompareAnswer, Elevation, FamilyOffer, Option, Picked, Sheet } from '@/api/types'
 import { isAssumption } from '@/shared/format/notices'
+import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { counted } from '@/shared/format/words'
 import { useFamilies } from '@/shared/state/families'
@@ -91,75 +92,79 @@ function nowShown(now: Sheet, key: Column): string {
         it. Drawn at one scale.</span
       >
     </p>
-    <section
-      v-for="f in every ? families : families.filter((x) => !x.options.length)"
-      :key="f.key"
-      class="sheet family"
-      :class="f.verdict"
-      :aria-label="f.title"
-    >
-      <header>
-        <VerdictMark :verdict="f.verdict" />
-        <h2>{{ f.title }}</h2>
-        <span class="verdict">{{ says[f.verdict] }}</span>
-        <span class="dim count"
-          >{{ f.accepted.toLocaleString('en-US') }} of {{ f.considered.toLocaleString('en-US') }} do it</span
-        >
-      </header>
-      <p v-if="f.reason" class="reason">{{ f.reason }}</p>
-      <p v-for="c in f.care" :key="c">{{ c }}</p>
-      <div v-if="f.options.length" class="options">
-        <OptionCard
-          v-for="o in f.options"
-          :key="optionKey(o)"
-          :option="o"
-          :scale="scale"
-          :picked="picked === optionKey(o)"
-          @pick="take(f, o)"
-          @work="worked?.show(o.calc, o.input, answer.options)"
-        />
-      </div>
-      <p v-if="f.missing" class="dim">
-        {{ f.missing }} <router-link :to="`/bench/${selectOf(f.key)}`">Give its figures on the bench</router-link>
-      </p>
-    </section>
-    <section v-if="rows.length" class="sheet beside">
-      <h2>Side by side</h2>
-      <div class="wide" tabindex="0" role="region" aria-label="Side by side, can be moved sideways">
-        <table class="lines">
-          <thead>
-            <tr>
-              <th scope="col">Drive</th>
-              <th v-for="c in columns" :key="c.key" scope="col" :aria-sort="by === c.key ? 'ascending' : 'none'">
-                <button type="button" class="plain sort" :class="{ here: by === c.key }" @click="by = c.key">
-                  {{ c.word }}<span v-if="by === c.key"> ↑</span>
-                </button>
-              </th>
-              <th scope="col"><span class="visually-hidden">Take</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-if="today" class="today">
-              <th scope="row">{{ today.designation }}<br /><span class="dim">on the machine now</span></th>
-              <td v-for="c in columns" :key="c.key" class="figure n">{{ nowShown(today, c.key) }}</td>
-              <td></td>
-            </tr>
-            <tr v-for="r in rows" :key="optionKey(r.option)">
-              <th scope="row">
-                {{ r.option.name }}<br /><span class="dim">{{ r.family.title }}</span>
-              </th>
-              <td v-for="c in columns" :key="c.key" class="figure n">{{ r.option[c.key].shown }}</td>
-              <td><el-button text @click="take(r.family, r.option)">Take</el-button></td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <p class="dim">
-        Weight: wheels by textbook rules for rims, arms and webs, the lighter and the heavier make, with the belt or
-        chain. Loss: both ends of the usual efficiency. They are estimates.
-      </p>
-    </section>
-    <MannerTable :families="families" />
+    <AfterFrames :frames="1">
+      <section
+        v-for="f in every ? families : families.filter((x) => !x.options.length)"
+        :key="f.key"
+        class="sheet family"
+        :class="f.verdict"
+        :aria-label="f.title"
+      >
+        <header>
+          <VerdictMark :verdict="f.verdict" />
+          <h2>{{ f.title }}</h2>
+          <span class="verdict">{{ says[f.verdict] }}</span>
+          <span class="dim count"
+            >{{ f.accepted.toLocaleString('en-US') }} of {{ f.considered.toLocaleString('en-US') }} do it</span
+          >
+        </header>
+        <p v-if="f.reason" class="reason">{{ f.reason }}</p>
+        <p v-for="c in f.care" :key="c">{{ c }}</p>
+        <div v-if="f.options.length" class="options">
+          <OptionCard
+            v-for="o in f.options"
+            :key="optionKey(o)"
+            :option="o"
+            :scale="scale"
+            :picked="picked === optionKey(o)"
+            @pick="take(f, o)"
+            @work="worked?.show(o.calc, o.input, answer.options)"
+          />
+        </div>
+        <p v-if="f.missing" class="dim">
+          {{ f.missing }} <router-link :to="`/bench/${selectOf(f.key)}`">Give its figures on the bench</router-link>
+        </p>
+      </section>
+    </AfterFrames>
+    <AfterFrames :frames="2">
+      <section v-if="rows.length" class="sheet beside">
+        <h2>Side by side</h2>
+        <div class="wide" tabindex="0" role="region" aria-label="Side by side, can be moved sideways">
+          <table class="lines">
+            <thead>
+              <tr>
+                <th scope="col">Drive</th>
+                <th v-for="c in columns" :key="c.key" scope="col" :aria-sort="by === c.key ? 'ascending' : 'none'">
+                  <button type="button" class="plain sort" :class="{ here: by === c.key }" @click="by = c.key">
+                    {{ c.word }}<span v-if="by === c.key"> ↑</span>
+                  </button>
+                </th>
+                <th scope="col"><span class="visually-hidden">Take</span></th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-if="today" class="today">
+                <th scope="row">{{ today.designation }}<br /><span class="dim">on the machine now</span></th>
+                <td v-for="c in columns" :key="c.key" class="figure n">{{ nowShown(today, c.key) }}</td>
+                <td></td>
+              </tr>
+              <tr v-for="r in rows" :key="optionKey(r.option)">
+                <th scope="row">
+                  {{ r.option.name }}<br /><span class="dim">{{ r.family.title }}</span>
+                </th>
+                <td v-for="c in columns" :key="c.key" class="figure n">{{ r.option[c.key].shown }}</td>
+                <td><el-button text @click="take(r.family, r.option)">Take</el-button></td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <p class="dim">
+          Weight: wheels by textbook rules for rims, arms and webs, the lighter and the heavier make, with the belt or
+          chain. Loss: both ends of the usual efficiency. They are estimates.
+        </p>
+      </section>
+    </AfterFrames>
+    <AfterFrames :frames="3"><MannerTable :families="families" /></AfterFrames>
     <WorkedOption ref="worked" />
   </section>
 </template>

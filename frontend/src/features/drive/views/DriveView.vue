@@ -4,6 +4,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { components } from '@/api/schema'
 import type { Notice, Problem } from '@/api/types'
 import AllFigures from '@/shared/ui/AllFigures.vue'
+import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import { askNumber, unitsBeside } from '@/pad/ask'
@@ -365,9 +366,11 @@ onMounted(() => void load())
           <TensionFall :id="id" @last="(l) => (lastRead = l)" />
         </template>
       </section>
-      <DriveLinks v-if="build && ready" :id="id" :plate="drive.plate" :around="around !== null" />
+      <AfterFrames v-if="build && ready" :frames="1"
+        ><DriveLinks :id="id" :plate="drive.plate" :around="around !== null"
+      /></AfterFrames>
       <AroundFigures v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" @how="ask" />
-      <PartsOf v-if="build && ready" :id="id" :key="build.id" />
+      <AfterFrames v-if="build && ready" :frames="2"><PartsOf :id="id" :key="build.id" /></AfterFrames>
       <HowCome
         :steps="worked.answer.value?.working ?? []"
         :step="how.step"

@@ -21,6 +21,8 @@ const settings = useSettings()
 const round = ref<RoundView>()
 const problem = ref<Problem | null>(null)
 const planning = ref(false)
+// What lies ahead is made when somebody looks there.
+const further = ref(false)
 const area = computed(() => String(route.query.area ?? ''))
 const minutes = -new Date().getTimezoneOffset()
 
@@ -110,11 +112,13 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
             <DueRow v-for="x in s.lines" :key="x.due.id" :line="x" @changed="load" />
           </template>
         </template>
-        <details v-if="round.ahead.length">
+        <details v-if="round.ahead.length" @toggle="further ||= ($event.target as HTMLDetailsElement).open">
           <summary>
             Further ahead <small class="dim">{{ counted(round.ahead.length, 'thing') }}, the soonest first</small>
           </summary>
-          <DueRow v-for="x in round.ahead" :key="x.due.id" :line="x" @changed="load" />
+          <template v-if="further">
+            <DueRow v-for="x in round.ahead" :key="x.due.id" :line="x" @changed="load" />
+          </template>
         </details>
         <p v-if="!groups.length" class="none">
           <span aria-hidden="true">●</span> Nothing is due up to the end of the week{{ area ? ` in ${area}` : '' }}.
