@@ -27,10 +27,19 @@ export const down = {
     errors: [],
   },
 }
+/** A calculation's line by the end of its path, out of a list of them. */
+export const lineOf =
+  (list: { calculations: { name: string }[] }) =>
+  (_: unknown, path: string): unknown =>
+    list.calculations.find((c) => path.endsWith(`/${c.name}`)) ?? {
+      status: 404,
+      json: { title: 'Not there', status: 404 },
+    }
 export const common = {
   'GET /api/families': families,
   'GET /api/choices': choices,
   'GET /api/calc': calculations,
+  'GET /api/calc/*': lineOf(calculations),
   'GET /api/machines': { machines: [], total: 0, areas: [] },
   'POST /api/calc/v-belt-drive': answer,
   'POST /api/calc/drive-compare': compare,

@@ -8,6 +8,7 @@ import DriveSpeedsView from '@/features/speeds/views/DriveSpeedsView.vue'
 import SpeedTaskView from '@/features/speeds/views/SpeedTaskView.vue'
 import { inRound, plateOf, shownAt, TASKS, wheelsOf } from '@/speeds/tasks'
 
+import { lineOf } from './mounted'
 import calculations from './fixtures/speed_calculations.json'
 import refusal from './fixtures/refusal.json'
 import { freshDevice, routed, serve, settle, type Served } from './served'
@@ -80,7 +81,7 @@ async function show(
   props: Record<string, unknown>,
   answers: Record<string, unknown>,
 ): Promise<Served> {
-  const served = serve({ 'GET /api/calc': calculations, ...answers })
+  const served = serve({ 'GET /api/calc/*': lineOf(calculations), ...answers })
   const router = await routed(at)
   open = mount(component, { props, global: { plugins: [router], stubs }, attachTo: document.body })
   await settle()

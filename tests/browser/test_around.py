@@ -189,7 +189,7 @@ def test_a_roller_conveyors_link_belt_is_ordered_to_length(
     """(f)"""
     page = open_page(**PHONE)
     page.goto(f"{server.address}/bench/roller-conveyor")
-    page.get_by_role("button", name="Fill in the example").click()
+    page.get_by_role("button", name="Example").click()
     expect(
         page.get_by_text(re.compile("Order 122 15/16 in of link A belt. Hand tight 246 links")).first
     ).to_be_visible()

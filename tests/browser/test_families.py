@@ -112,13 +112,13 @@ def test_an_old_line_shaft_belt_gets_its_length_and_its_lacing(
     # 1/16 in per foot of loop, by shop handbooks.
     assert abs(inches(short) - inches(loop) / 12 / 16) < 0.1 and abs(inches(cut) - (inches(loop) - inches(short))) < 0.1
     page.goto(home(page) + "/bench/belt-joint")
-    choose(page, "Joint", "rawhide")
-    page.get_by_label("Thickness").fill("5/16 in")
-    page.get_by_label("Width").fill("7 in")
-    page.get_by_role("button", name="Work it out").click()
+    page.get_by_label("joint", exact=True).select_option("rawhide")
+    page.get_by_label("belt thickness, by caliper").fill("5/16 in")
+    page.get_by_label("belt width").fill("7 in")
     card = page.locator(".card")
     expect(card.get_by_role("heading", name="rawhide lacing")).to_be_visible()
-    expect(card.locator("svg")).to_be_visible()
+    expect(page.locator(".picture svg")).to_be_visible()
+    expect(page.locator(".says")).to_contain_text("of the belt's strength")
     expect(card.get_by_text("Punch holes 3/8 in from the end")).to_be_visible()
     expect(card.get_by_text("Machine isolated and proved dead")).to_be_visible()
     assert axe(page) == []

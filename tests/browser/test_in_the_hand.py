@@ -12,6 +12,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import Server
+from tests.browser.machine_side import call
 from tests.browser.test_jobs import Opener, tab
 
 SIZES = [(1280, 800), (390, 844), (844, 390)]
@@ -261,6 +262,48 @@ def test_a_card_of_the_bench_is_its_sentence_and_its_picture(
     page.get_by_role("link", name=re.compile("Is the chain worn")).first.click()
     expect(page.get_by_label("the length read", exact=True)).to_have_value("")
     assert page.evaluate("document.documentElement.scrollWidth") <= width
+
+
+@pytest.mark.parametrize(("width", "height"), [(1280, 800), (390, 844)])
+def test_every_card_answers_its_example_in_sight_and_reads_well_by_ear(
+    open_page: Opener, server: Server, axe: Callable[[Page], list[str]], width: int, height: int
+) -> None:
+    page = open_page(width, height)
+    cards = [c for c in call(server, "GET", "/api/calc")["calculations"] if c["card"]]
+    assert len(cards) > 35
+    for card in cards:
+        page.goto(f"{server.address}/bench/{card['name']}")
+        expect(page.get_by_role("heading", level=1)).to_have_text(card["card"]["asks"])
+        page.get_by_role("button", name="Example").click()
+        says = page.locator("section.answer .says")
+        expect(says).to_be_visible()
+        # On a phone the answer stands at the foot of the screen; at a desk it begins under its picture.
+        if width < 700:
+            box = says.bounding_box()
+            assert box and box["y"] + 20 <= height, card["name"]
+        assert page.evaluate("document.querySelector('.view').scrollWidth") <= width, card["name"]
+        assert axe(page) == [], card["name"]
+
+
+def test_what_a_card_said_is_found_in_the_record_of_the_machine(open_page: Opener, server: Server) -> None:
+    page = open_page(390, 844)
+    page.goto(server.address + "/bench/chain-wear")
+    page.get_by_label("the length read", exact=True).fill("15 3/8")
+    expect(page.locator(".says")).to_contain_text("2.5 % longer than new")
+    page.get_by_role("button", name="Use on a machine").click()
+    expect(page.get_by_text("goes into its record")).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Main drive, SC-1")).click()
+    expect(page.get_by_text("From the bench, into the record")).to_be_visible()
+    page.get_by_role("radio", name=re.compile("A visit of your own")).click()
+    page.get_by_role("button", name="Open the job").click()
+    page.wait_for_url(re.compile("/jobs/[0-9a-f-]{36}$"))
+    job = call(server, "GET", f"/api/jobs/{page.url.rsplit('/', 1)[1]}")
+    (noted,) = [s["note"] for s in job["steps"] if s["note"]]
+    assert "measure 15 3/8 in" in noted and "2.5 % longer than new" in noted
+    # It is taken along once.
+    page.goto(f"{server.address}/drives/{drive_of(server, 'SC-1')}/jobs")
+    expect(page.get_by_role("radio", name=re.compile("A visit of your own"))).to_be_visible()
+    expect(page.get_by_text("From the bench, into the record")).to_have_count(0)
 
 
 def test_the_device_says_dark_contrast_and_letters(open_page: Opener, server: Server) -> None:

@@ -82,9 +82,8 @@ def test_a_pump_at_half_speed_is_brought_up_measured_again_and_trimmed(
 
     # The drawing goes to the lathe as DXF, true to size in inches.
     page.get_by_role("link", name="Drawing of the wheel").click()
-    expect(page.get_by_role("heading", name="Sheave made to size")).to_be_visible()
-    page.get_by_label("Bore", exact=True).fill("1.125 in")
-    page.get_by_role("button", name="Work it out").click()
+    expect(page.get_by_role("heading", name="How is a sheave made?")).to_be_visible()
+    page.get_by_label("bore: the shaft it sits on").fill("1.125 in")
     with page.expect_download() as got:
         page.get_by_role("button", name="Drawing as DXF").click()
     got.value.save_as(tmp_path / "wheel.dxf")

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { FamilyOffer, Option } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
+import { useFrames } from '@/shared/ui/frames'
 
 import { CARD, commonScale, optionKey } from './card'
 
@@ -32,6 +33,8 @@ const named = computed(() => {
     ]),
   )
 })
+// A drawing a frame: four of them at once would be one long one.
+const drawn = useFrames(8)
 const scale = computed(() => commonScale(best.value.map((b) => b.option)))
 const frame = (o: Option) => fit(o.elevation, CARD.w, CARD.h, CARD.inset, 0, scale.value)
 </script>
@@ -39,7 +42,7 @@ const frame = (o: Option) => fit(o.elevation, CARD.w, CARD.h, CARD.inset, 0, sca
 <template>
   <div class="best" role="group" aria-label="The best of each family">
     <article
-      v-for="b in best"
+      v-for="(b, at) in best"
       :key="optionKey(b.option)"
       class="sheet one"
       :class="{ here: laid && over === optionKey(b.option) }"
@@ -51,7 +54,7 @@ const frame = (o: Option) => fit(o.elevation, CARD.w, CARD.h, CARD.inset, 0, sca
         }}</span>
       </header>
       <svg :viewBox="`0 0 ${CARD.w} ${CARD.h}`" aria-hidden="true">
-        <ElevationDrawing :elevation="b.option.elevation" :frame="frame(b.option)" small />
+        <ElevationDrawing v-if="drawn >= at" :elevation="b.option.elevation" :frame="frame(b.option)" small />
       </svg>
       <p class="figure name">{{ b.option.name }}</p>
       <dl>

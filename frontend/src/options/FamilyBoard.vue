@@ -92,7 +92,7 @@ function nowShown(now: Sheet, key: Column): string {
         it. Drawn at one scale.</span
       >
     </p>
-    <AfterFrames :frames="1">
+    <AfterFrames :frames="5">
       <section
         v-for="f in every ? families : families.filter((x) => !x.options.length)"
         :key="f.key"
@@ -126,7 +126,7 @@ function nowShown(now: Sheet, key: Column): string {
         </p>
       </section>
     </AfterFrames>
-    <AfterFrames :frames="2">
+    <AfterFrames :frames="6">
       <section v-if="rows.length" class="sheet beside">
         <h2>Side by side</h2>
         <div class="wide" tabindex="0" role="region" aria-label="Side by side, can be moved sideways">
@@ -164,7 +164,7 @@ function nowShown(now: Sheet, key: Column): string {
         </p>
       </section>
     </AfterFrames>
-    <AfterFrames :frames="3"><MannerTable :families="families" /></AfterFrames>
+    <AfterFrames :frames="7"><MannerTable :families="families" /></AfterFrames>
     <WorkedOption ref="worked" />
   </section>
 </template>

@@ -8,7 +8,7 @@ import type { Typed } from '@/families/forms'
 import { bodyOf, fieldsOf, type Field, type Schema } from '@/forms/schema'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { otherFaults } from '@/shared/format/faults'
-import { readCalculations } from '@/shared/state/calculations'
+import { readCalculation } from '@/shared/state/calculations'
 import { carryFields } from '@/shared/state/carried'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
@@ -27,7 +27,7 @@ const paths = computed(() => mind?.paths ?? fields.value.map((f) => `input.${f.p
 
 onMounted(async () => {
   if (mind) return
-  const line = (await readCalculations()).find((c) => c.name === props.family.why_not)
+  const line = await readCalculation(props.family.why_not)
   const all = fieldsOf((line?.input_schema ?? {}) as Schema & { $defs?: Record<string, Schema> })
   fields.value = all.flatMap((f) => (f.form === 'group' && f.name === 'this' ? f.fields : []))
 })

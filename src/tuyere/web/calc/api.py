@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cache
 from typing import Any
 
 from flask import Response
@@ -16,6 +17,7 @@ from tuyere.calc.families.protocol import families
 from tuyere.calc.registry import CALCULATIONS, Calculation, work
 from tuyere.calc.scene_out import scene_in
 from tuyere.core.tables import table
+from tuyere.store.plumbing.trouble import NotThere
 from tuyere.web.plumbing.common import answer, documented, documented_file, lasting
 from tuyere.web.plumbing.drawn import FileKind, scene_file
 
@@ -161,25 +163,30 @@ def _card(card: Card | None) -> CardLine | None:
     )
 
 
-def _calculations() -> CalcList:
-    return CalcList(
-        calculations=[
-            CalcLine(
-                name=c.name,
-                title=c.title,
-                summary=c.summary,
-                source=c.source,
-                group=c.group,
-                card=_card(c.card),
-                example=c.example,
-                first=list(c.first),
-                bench=c.bench,
-                drawn=c.drawn,
-                input_schema=c.input_model.model_json_schema(),
-            )
-            for c in CALCULATIONS.values()
-        ]
+def _line(c: Calculation[Any, Any]) -> CalcLine:
+    return CalcLine(
+        name=c.name,
+        title=c.title,
+        summary=c.summary,
+        source=c.source,
+        group=c.group,
+        card=_card(c.card),
+        example=c.example,
+        first=list(c.first),
+        bench=c.bench,
+        drawn=c.drawn,
+        input_schema=c.input_model.model_json_schema(),
     )
+
+
+def _calculations() -> CalcList:
+    return CalcList(calculations=[_line(c) for c in CALCULATIONS.values()])
+
+
+@cache
+def _maker(name: str) -> Callable[[], CalcLine]:
+    """The same maker for a name every time, so that what it makes is made once."""
+    return lambda: _line(CALCULATIONS[name])
 
 
 def _choices() -> Choices:
@@ -219,6 +226,20 @@ def _families() -> FamilyList:
 def calc_list() -> Response:
     """The registry: names, sources, examples, input schemas."""
     return lasting(_calculations)
+
+
+class ByName(BaseModel):
+    """The name of a calculation."""
+
+    name: str = Field(max_length=40)
+
+
+@api.get("/calc/<string:name>", summary="One calculation", responses=documented(CalcLine, 404))
+def calc_line(path: ByName) -> Response:
+    """A line of the registry: what a single form or card needs, a fiftieth of the whole."""
+    if path.name not in CALCULATIONS:
+        raise NotThere(f"there is no calculation of that name: {path.name}")
+    return lasting(_maker(path.name))
 
 
 @api.get("/choices", summary="Drivers and driven machines", responses={200: Choices})

@@ -3,7 +3,6 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
-import { api, attempt } from '@/api/client'
 import type { CalcLine, CompareAnswer, Problem, Scene, SelectAnswer, Units, Worked } from '@/api/types'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import OptionList from '@/options/OptionList.vue'
@@ -16,6 +15,7 @@ import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
+import { askCalculation } from '@/shared/state/calculations'
 import { useQuestion } from '@/shared/state/question'
 import { BENCH, setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
@@ -24,6 +24,7 @@ import PictureFiles from '@/drawing/PictureFiles.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 
 import CrossSection from '../components/CrossSection.vue'
+import { askedOfDrive } from '../logic/fromDrive'
 import JointCard from '../components/JointCard.vue'
 import RecordTables from '@/lists/RecordTables.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
@@ -76,12 +77,9 @@ async function fillIn() {
   for (const [k, v] of Object.entries(said))
     if (names.has(k) && typeof v === 'string' && v) typed.value = { ...typed.value, [k]: v }
   if (typeof drive !== 'string') return
-  const got = await attempt(
-    api.GET('/api/drives/{ident}/speeds', { params: { path: { ident: drive }, query: { units: settings.units } } }),
-  )
-  const asked = got.ok ? got.data.questions.find((q) => q.calc === props.name) : undefined
+  const asked = await askedOfDrive(drive, props.name, settings.units)
   // What was typed meanwhile stays.
-  if (asked) typed.value = { ...typedOf(asked.input), ...typed.value }
+  typed.value = { ...asked, ...typed.value }
 }
 async function work() {
   const sent = body()
@@ -94,17 +92,20 @@ function empty() {
   clear()
 }
 function example() {
-  if (calc.value) typed.value = typedOf(calc.value.example.input as Record<string, unknown>)
+  if (!calc.value) return
+  const given = typedOf(calc.value.example.input as Record<string, unknown>)
+  // Its figures stand in inches: to who works in millimetres they say so.
+  typed.value = settings.units === 'us' ? given : carryTyped(fields.value, given, 'us')
   void work()
 }
 onMounted(async () => {
-  const got = await attempt(api.GET('/api/calc'))
+  const got = await askCalculation(props.name)
   if (!got.ok) {
-    missing.value = got.problem
+    gone.value = got.problem.status === 404
+    missing.value = gone.value ? null : got.problem
     return
   }
-  calc.value = got.data.calculations.find((c) => c.name === props.name)
-  gone.value = !calc.value
+  calc.value = got.data
   setPlace(calc.value?.title ?? '', [BENCH])
   await fillIn()
 })

@@ -28,6 +28,7 @@ import HungBlank from '../components/HungBlank.vue'
 import JointCard from '../components/JointCard.vue'
 import { complete, linesOf, neededOf, saidOf, saysOf } from '../logic/sentence'
 import { PLACES } from '../logic/places'
+import { askedOfDrive } from '../logic/fromDrive'
 import { usedCard } from '../logic/lately'
 
 // A question of the bench as one sentence and one picture; the answer stands as soon as enough is said.
@@ -146,12 +147,19 @@ const percent = (name: string) => {
   const n = Number(String(typed.value[name] ?? '').replace('%', ''))
   return Number.isFinite(n) && n > 0 ? n : undefined
 }
+async function ofDrive(ident: string) {
+  const asked = await askedOfDrive(ident, props.calc.name, settings.units)
+  // What was typed meanwhile stays.
+  const mine = Object.fromEntries(Object.entries(typed.value).filter(([k]) => touched.value.has(k)))
+  if (Object.keys(asked).length) take({ ...typed.value, ...asked, ...mine })
+}
 onMounted(() => {
   usedCard(props.calc.name)
   setPlace(card.value.asks, [BENCH])
   const names = new Set(fields.value.map((f) => f.path))
   const said = Object.entries(route.query).filter(([k, v]) => names.has(k) && typeof v === 'string' && v)
   if (said.length) take({ ...typed.value, ...(Object.fromEntries(said) as Typed) })
+  if (typeof route.query.drive === 'string') void ofDrive(route.query.drive)
 })
 onBeforeUnmount(() => window.clearTimeout(timer))
 </script>

@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
 import type { CalcLine } from '@/api/types'
-import { readCalculations } from '@/shared/state/calculations'
+import { readCalculation } from '@/shared/state/calculations'
 
 import CalculatorView from './CalculatorView.vue'
 import CardView from './CardView.vue'
@@ -15,7 +15,7 @@ const calc = ref<CalcLine>()
 const read = ref(false)
 const byCard = computed(() => calc.value?.card && route.query.all === undefined)
 onMounted(async () => {
-  calc.value = (await readCalculations()).find((c) => c.name === props.name)
+  calc.value = await readCalculation(props.name)
   read.value = true
 })
 </script>

@@ -5,7 +5,7 @@ import type { CalcLine, Drive, Problem } from '@/api/types'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { bodyOf, carryTyped, fieldsOf, typedOf, type Schema } from '@/forms/schema'
 import { otherFaults } from '@/shared/format/faults'
-import { readCalculations } from '@/shared/state/calculations'
+import { readCalculation } from '@/shared/state/calculations'
 import { useKept } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
@@ -44,7 +44,7 @@ const beside = computed<Problem | null>(() =>
     : null,
 )
 onMounted(async () => {
-  line.value = (await readCalculations()).find((c) => c.name === 'tension-target')
+  line.value = await readCalculation('tension-target')
 })
 async function keep() {
   busy.value = true

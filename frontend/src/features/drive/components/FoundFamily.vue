@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import type { CalcLine, FamilyLine, Problem } from '@/api/types'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { fieldsOf, type Schema } from '@/forms/schema'
-import { readCalculations } from '@/shared/state/calculations'
+import { readCalculation } from '@/shared/state/calculations'
 
 // What is there of a family without a form of its own, asked as its calculation asks it.
 const props = defineProps<{ family: FamilyLine; problem: Problem | null }>()
@@ -14,7 +14,7 @@ const fields = computed(() =>
   fieldsOf((calc.value?.input_schema ?? {}) as Schema).filter((f) => props.family.found_fields.includes(f.name)),
 )
 onMounted(async () => {
-  calc.value = (await readCalculations()).find((c) => c.name === props.family.calc)
+  calc.value = await readCalculation(props.family.calc)
 })
 defineExpose({ fields })
 </script>

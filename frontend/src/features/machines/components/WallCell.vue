@@ -123,6 +123,9 @@ const says = computed(() =>
   order: -1;
 }
 @media (pointer: coarse) {
+  .cell {
+    gap: 8px;
+  }
   .machine {
     min-height: 44px;
     display: grid;

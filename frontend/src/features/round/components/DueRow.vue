@@ -143,6 +143,13 @@ async function send(what: 'snooze' | 'done') {
 .name {
   font: 600 1.125rem/1.25 var(--face-label);
 }
+@media (pointer: coarse) {
+  .name {
+    display: inline-grid;
+    align-items: center;
+    min-height: 44px;
+  }
+}
 .belt {
   font-size: 0.9375rem;
   white-space: nowrap;

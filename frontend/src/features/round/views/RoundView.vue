@@ -7,6 +7,8 @@ import type { Problem, RoundLine, RoundView } from '@/api/types'
 import { clock, counted } from '@/shared/format/words'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
+import AfterFrames from '@/shared/ui/AfterFrames.vue'
+import { useSlices } from '@/shared/ui/slices'
 
 import DueRow from '../components/DueRow.vue'
 import PlanForm from '../components/PlanForm.vue'
@@ -54,6 +56,11 @@ const groups = computed(() => {
     { key: 'week', title: 'This week', lines: r.week },
   ].filter((g) => g.lines.length)
 })
+// The first of them at once, the rest frame by frame: a round of sixty stops does not hold up a touch.
+const due = computed(() => groups.value.flatMap((g) => g.lines))
+const made = useSlices(() => due.value, 6)
+const standing = computed(() => new Set(made.value))
+const standingIn = (lines: RoundLine[]) => lines.filter((x) => standing.value.has(x))
 const number = (name: string) => round.value?.areas.find((a) => a.name === name)?.no ?? ''
 /** Lines of one area after another, each with its heading once. */
 function stops(lines: RoundLine[]): { area: string; lines: RoundLine[] }[] {
@@ -105,7 +112,7 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
               }}<template v-if="time(g.lines)">, {{ spell(time(g.lines)) }}</template></small
             >
           </h2>
-          <template v-for="s in stops(g.lines)" :key="g.key + s.area">
+          <template v-for="s in stops(standingIn(g.lines))" :key="g.key + s.area">
             <p class="area">
               <b v-if="number(s.area)" class="figure">{{ number(s.area) }}</b> {{ s.area || 'No area' }}
             </p>
@@ -127,25 +134,27 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
           {{ round.total - shown }} more are due than stand here: walk by area.
         </p>
       </section>
-      <aside>
-        <section v-if="round.begun.length" class="sheet side">
-          <p class="label">Begun, not closed</p>
-          <p v-for="j in round.begun" :key="j.id">
-            <router-link :to="`/jobs/${j.id}`" class="name">{{ j.machine }} · {{ j.drive }}</router-link>
-            <span>{{ j.title }}, {{ j.steps_done }} of {{ j.steps_all }} steps, {{ j.opened_by }}</span>
-          </p>
-        </section>
-        <RepeatCard v-for="r in round.repeats" :key="r.drive_id" :line="r" />
-        <TemporaryCard :lines="round.temporary" />
-        <section v-if="round.done.length" class="sheet side">
-          <p class="label">Done today</p>
-          <p v-for="j in round.done" :key="j.id">
-            <span aria-hidden="true">●</span>
-            <router-link :to="`/jobs/${j.id}`" class="name">{{ j.machine }} · {{ j.drive }}</router-link>
-            <span>{{ j.title }}{{ j.closed_at ? `, ${clock(j.closed_at)}` : '' }}</span>
-          </p>
-        </section>
-      </aside>
+      <AfterFrames :frames="1">
+        <aside>
+          <section v-if="round.begun.length" class="sheet side">
+            <p class="label">Begun, not closed</p>
+            <p v-for="j in round.begun" :key="j.id">
+              <router-link :to="`/jobs/${j.id}`" class="name">{{ j.machine }} · {{ j.drive }}</router-link>
+              <span>{{ j.title }}, {{ j.steps_done }} of {{ j.steps_all }} steps, {{ j.opened_by }}</span>
+            </p>
+          </section>
+          <RepeatCard v-for="r in round.repeats" :key="r.drive_id" :line="r" />
+          <TemporaryCard :lines="round.temporary" />
+          <section v-if="round.done.length" class="sheet side">
+            <p class="label">Done today</p>
+            <p v-for="j in round.done" :key="j.id">
+              <span aria-hidden="true">●</span>
+              <router-link :to="`/jobs/${j.id}`" class="name">{{ j.machine }} · {{ j.drive }}</router-link>
+              <span>{{ j.title }}{{ j.closed_at ? `, ${clock(j.closed_at)}` : '' }}</span>
+            </p>
+          </section>
+        </aside>
+      </AfterFrames>
     </div>
     <p v-else-if="!problem" class="dim" role="status">Reading the round…</p>
   </main>

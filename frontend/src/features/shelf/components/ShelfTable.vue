@@ -7,6 +7,7 @@ import { grouped } from '@/shared/format/grouped'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
+import { useSlices } from '@/shared/ui/slices'
 import StateMark from '@/shared/ui/StateMark.vue'
 
 import { idle, says, short } from '../logic/parts'
@@ -32,11 +33,13 @@ const shown = computed(() =>
   ),
 )
 // The racks, as one walks along them; what lies nowhere in particular comes last.
-const places = computed(() =>
-  grouped(shown.value, (l) => l.place ?? '').sort(([a], [b]) =>
+const walked = computed(() =>
+  [...shown.value].sort(({ place: a }, { place: b }) =>
     a && b ? a.localeCompare(b, undefined, { numeric: true }) : Number(!a) - Number(!b),
   ),
 )
+const made = useSlices(() => walked.value, 6)
+const places = computed(() => grouped(made.value, (l) => l.place ?? ''))
 const many = computed(() => ({ short: props.lines.filter(short).length, idle: props.lines.filter(idle).length }))
 
 async function put(url: string, body: object, what: string) {

@@ -133,6 +133,7 @@ const up = computed(() => place.way.at(-1))
 }
 .units {
   padding: 0 4px;
+  min-width: 48px;
   text-decoration: underline;
   text-underline-offset: 4px;
 }

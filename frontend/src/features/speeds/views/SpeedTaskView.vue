@@ -9,7 +9,7 @@ import PictureFiles from '@/drawing/PictureFiles.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { bodyOf, carryTyped, fieldsOf, rowsTyped, typedOf, type Field, type Schema } from '@/forms/schema'
-import { readCalculations } from '@/shared/state/calculations'
+import { readCalculation } from '@/shared/state/calculations'
 import { wayOfDrive } from '@/shared/state/knownDrives'
 import { BENCH, setPlace } from '@/shared/state/place'
 import { useQuestion } from '@/shared/state/question'
@@ -139,8 +139,7 @@ async function readDrive() {
 onMounted(async () => {
   setPlace(task.value?.title ?? '', [BENCH])
   typed.value = { ...task.value?.fresh }
-  const all = await readCalculations()
-  calc.value = all.find((c) => c.name === task.value?.calc)
+  calc.value = task.value && (await readCalculation(task.value.calc))
   if (!calc.value && task.value) missing.value = 'The server does not answer: nothing can be worked now.'
   await readDrive()
   const asked = drive.value?.questions.find((q) => q.calc === task.value?.calc)
