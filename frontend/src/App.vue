@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router'
 
 import SideRail from '@/features/shell/components/SideRail.vue'
 import { open } from '@/pad/ask'
+import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import { later } from '@/shared/ui/later'
 import { watchOwnWords } from '@/shared/state/ownWords'
 import TopBar from '@/features/shell/components/TopBar.vue'
@@ -28,7 +29,10 @@ function toPage() {
     <SideRail />
     <PadHost v-if="padWanted" />
     <div id="page" class="view">
-      <router-view v-slot="{ Component, route: at }"><component :is="Component" :key="at.path" /></router-view>
+      <!-- The frame around it first, the page in a task of its own. -->
+      <AfterFrames :frames="1"
+        ><router-view v-slot="{ Component, route: at }"><component :is="Component" :key="at.path" /></router-view
+      ></AfterFrames>
     </div>
   </div>
 </template>

@@ -13,5 +13,9 @@ import { router } from './router'
 
 watchLanding(router)
 if (import.meta.env.PROD) keepShell()
-// Reading the program and drawing the first page are two tasks: between them a touch is answered.
-setTimeout(() => createApp(App).use(createPinia()).use(router).mount('#app'))
+// Reading the program, asking for the page's own files and drawing the frame around it are three tasks: between them a
+// touch is answered, and the files are on their way before anything is drawn.
+setTimeout(() => {
+  const app = createApp(App).use(createPinia()).use(router)
+  setTimeout(() => app.mount('#app'))
+})

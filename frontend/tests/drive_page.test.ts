@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { createPinia, setActivePinia } from 'pinia'
 
 import DriveView from '@/features/drive/views/DriveView.vue'
@@ -84,7 +84,7 @@ describe('the page of a drive', () => {
     const w = await shown(DriveView, { id: drive.id })
     expect(w.text()).toContain('Nothing drawn yet')
     await press(w, 'Write down what is there')
-    expect(w.text()).toContain('What is on the machine')
+    await vi.waitFor(() => expect(w.text()).toContain('What is on the machine'))
   })
   it('keeps an unsaved change through a closed tab and puts it back on demand', async () => {
     serve(common)

@@ -70,10 +70,12 @@ describe('a form from a schema', () => {
     },
     ...{ $defs: { End: { title: 'EndIn', properties: { gap: { title: 'Gap of light', 'x-kind': 'gap' } } } } },
   }
-  it('labels every field by its title, a group by its own and not by its model’s', () => {
+  it('labels every field by its title, a group by its own and not by its model’s', async () => {
     const fields = fieldsOf(schema as never)
     expect(fields.map((f) => f.title)).toEqual(['Pushed in by', 'Runs slowly', 'What shows', 'The far end'])
     const w = mount(SchemaFields, { props: { fields, problem: null, modelValue: {} }, global: { stubs } })
+    // A long form stands a slice at a time.
+    await vi.waitFor(() => expect(w.text()).toContain('Gap of light'))
     const text = w.text()
     for (const title of ['Pushed in by', 'What shows', 'The far end', 'Gap of light']) expect(text).toContain(title)
     expect(text).not.toMatch(/EndIn|pushed_in|Signs/)

@@ -5,6 +5,7 @@ import { effectScope, nextTick, ref } from 'vue'
 import type { Problem } from '@/api/types'
 import { carryTyped, type Field } from '@/forms/schema'
 import { carryDuty, emptyDuty } from '@/forms/duty'
+import { inSystem } from '@/shared/format/designation'
 import { settled } from '@/shared/format/settle'
 import { isBare, withUnit } from '@/shared/format/units'
 import { useKept } from '@/shared/state/kept'
@@ -159,5 +160,17 @@ describe('two versions of one thing', () => {
       energy_sources: ['Q1'],
       name: 'kept',
     })
+  })
+})
+
+describe('what lists say is on a drive', () => {
+  it('has its sizes in the person’s system, and leaves names of belts and chains as they are', () => {
+    const leather = 'leather, 2-ply, 20/64 in, 7 in wide'
+    expect(inSystem(leather, 'us')).toBe(leather)
+    // 25.4 mm to the inch, exactly.
+    expect(inSystem(leather, 'si')).toBe('leather, 2-ply, 7.9 mm, 178 mm wide')
+    expect(inSystem('H, 125 teeth, 1 1/2 in wide', 'si')).toBe('H, 125 teeth, 38.1 mm wide')
+    for (const name of ['4 × B90', '3/BX68 joined', 'No. 140, 80 pitches', '2 × 5VX1000', ''])
+      expect(inSystem(name, 'si')).toBe(name)
   })
 })

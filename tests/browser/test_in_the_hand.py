@@ -186,6 +186,9 @@ def test_a_drive_on_paper_is_one_sheet_with_all_its_parts(open_page: Opener, ser
     page = open_page(theme="dark")
     page.goto(f"{server.address}/drives/{drive_of(server, 'SC-1')}")
     page.get_by_role("img", name=re.compile("slips at the duty's power")).wait_for()
+    # The key that asks for paper is a sign that the first sight is over: the sheet is made then.
+    page.keyboard.press("Control")
+    page.locator(".drive > .paper").wait_for(state="attached")
     for paper in ("A4", "Letter"):
         made = pypdfium2.PdfDocument(page.pdf(format=paper))
         assert len(made) == 1, paper

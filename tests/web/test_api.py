@@ -406,3 +406,14 @@ def test_every_drawing_is_had_as_a_file_of_the_size_it_says(client: FlaskClient,
     dxf = ezdxf.read(io.StringIO(client.post(f"/api/calc/{name}/picture/dxf", json=body).text))
     assert dxf.header["$INSUNITS"] == (1 if units == "us" else 4)
     assert client.post(f"/api/calc/{name}/picture/png", json=body).status_code in (404, 422)
+
+
+def test_one_calculation_is_its_line_of_the_list_and_no_other_name_is_one(client: FlaskClient) -> None:
+    listed = {c["name"]: c for c in client.get("/api/calc").json["calculations"]}
+    for name in ("chain-wear", "v-belt-drive"):
+        got = client.get(f"/api/calc/{name}")
+        assert got.json == listed[name]
+        again = client.get(f"/api/calc/{name}", headers={"If-None-Match": got.headers["ETag"]})
+        assert again.status_code == 304 and not again.data
+    gone = client.get("/api/calc/no-such-thing")
+    assert gone.status_code == 404 and gone.content_type == "application/problem+json"

@@ -17,7 +17,7 @@ const props = defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
 // A whole drive has sixty of them.
-const standing = useSlices(() => props.fields, 8)
+const standing = useSlices(() => props.fields, 3)
 const choices = useChoices()
 // What only repeats the label is no help.
 const says = (f: Field) => f.help.trim().toLowerCase() !== f.title.toLowerCase() && f.help

@@ -5,7 +5,7 @@ import type { CompareAnswer, Elevation, FamilyOffer, Option, Picked, Sheet } fro
 import { isAssumption } from '@/shared/format/notices'
 import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
-import { counted } from '@/shared/format/words'
+import { counted, thousands } from '@/shared/format/words'
 import { useFamilies } from '@/shared/state/families'
 
 import BestRow from './BestRow.vue'
@@ -88,8 +88,8 @@ function nowShown(now: Sheet, key: Column): string {
         every ? 'Only the best of each family' : `All ${options.length} that were kept, family by family`
       }}</el-button>
       <span class="dim"
-        >{{ found.toLocaleString('en-US') }} of {{ answer.result.considered.toLocaleString('en-US') }} combinations do
-        it. Drawn at one scale.</span
+        >{{ thousands(found) }} of {{ thousands(answer.result.considered) }} combinations do it. Drawn at one
+        scale.</span
       >
     </p>
     <AfterFrames :frames="5">
@@ -104,9 +104,7 @@ function nowShown(now: Sheet, key: Column): string {
           <VerdictMark :verdict="f.verdict" />
           <h2>{{ f.title }}</h2>
           <span class="verdict">{{ says[f.verdict] }}</span>
-          <span class="dim count"
-            >{{ f.accepted.toLocaleString('en-US') }} of {{ f.considered.toLocaleString('en-US') }} do it</span
-          >
+          <span class="dim count">{{ thousands(f.accepted) }} of {{ thousands(f.considered) }} do it</span>
         </header>
         <p v-if="f.reason" class="reason">{{ f.reason }}</p>
         <p v-for="c in f.care" :key="c">{{ c }}</p>

@@ -134,7 +134,7 @@ def _says(motor: MotorSpeed | None, engine: EngineOut | None, generates: Generat
         topic="Speeds and sizes",
         sentence="A motor of {poles} poles on {frequency} Hz; its plate says {nameplate_speed}.|"
         "A frequency drive takes it from {low_frequency} to {high_frequency} Hz.",
-        figures=("full_load_low", "synchronous", "slip"),
+        figures=("full_load_low", "slip", "at_high_frequency"),
         picture="plate",
         fresh={"frequency": "60"},
         then=("motor-min-sheave", "How small a sheave may it carry?"),

@@ -238,7 +238,7 @@ class ByName(BaseModel):
 def calc_line(path: ByName) -> Response:
     """A line of the registry: what a single form or card needs, a fiftieth of the whole."""
     if path.name not in CALCULATIONS:
-        raise NotThere(f"there is no calculation of that name: {path.name}")
+        raise NotThere("calculation", path.name)
     return lasting(_maker(path.name))
 
 

@@ -16,6 +16,7 @@ import { withUnit } from '@/shared/format/units'
 import { useFamilies } from '@/shared/state/families'
 import { useKept } from '@/shared/state/kept'
 import { useLater } from '@/shared/state/later'
+import { inSystem } from '@/shared/format/designation'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
@@ -145,7 +146,7 @@ async function submit() {
         <tr v-for="b in drive.builds" :key="b.id" :class="{ here: b.id === showing }">
           <td>{{ b.no }}, {{ says[b.purpose] }}<template v-if="b.state === 'draft'">, draft</template></td>
           <td>
-            <b class="figure">{{ b.what }}</b>
+            <b class="figure">{{ inSystem(b.what, settings.units) }}</b>
             <span v-if="b.temporary" class="temp">
               ◐ temporary: {{ b.temporary_reason }} Promised
               {{ b.promised_date ? shortDate(b.promised_date) : '' }}</span

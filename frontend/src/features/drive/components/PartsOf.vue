@@ -3,9 +3,12 @@ import { onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { components } from '@/api/schema'
+import { inSystem } from '@/shared/format/designation'
+import { useSettings } from '@/shared/state/settings'
 
 // What this drive takes, and what of it lies on the shelf.
 const props = defineProps<{ id: string }>()
+const settings = useSettings()
 const parts = ref<components['schemas']['WantedOut'][]>([])
 onMounted(async () => {
   const got = await attempt(api.GET('/api/drives/{ident}/parts', { params: { path: { ident: props.id } } }))
@@ -23,7 +26,7 @@ const words = (p: { count: number; on_shelf: number }) =>
       <li v-for="p in parts" :key="p.what">
         <span role="img" :aria-label="words(p)">{{ mark(p) }}</span>
         <span
-          ><b class="figure">{{ p.count }} ×</b> {{ p.what }}</span
+          ><b class="figure">{{ p.count }} ×</b> {{ inSystem(p.what, settings.units) }}</span
         >
         <span class="dim">{{
           p.on_shelf ? `${p.on_shelf} there${p.places.length ? `, ${p.places.join(', ')}` : ''}` : 'none there'

@@ -1,9 +1,16 @@
-import type { Build, Drive, DriveAnswer } from '@/api/types'
+import type { Build, Drive, DriveAnswer, Units } from '@/api/types'
+import { inSystem } from '@/shared/format/designation'
 
 import type { Stage } from '../components/StageStrip.vue'
 
 /** The state of a drive's stages, each with one short true line. */
-export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAnswer | null, working = false): Stage[] {
+export function stagesOf(
+  drive: Drive,
+  build: Build | undefined,
+  answer: DriveAnswer | null,
+  working = false,
+  units: Units = 'us',
+): Stage[] {
   const found = drive.builds.find((b) => b.purpose !== 'designed')
   const duty = drive.duty
   const r = answer?.sheet
@@ -22,7 +29,7 @@ export function stagesOf(drive: Drive, build: Build | undefined, answer: DriveAn
     {
       key: 'found',
       word: 'Found',
-      line: found ? `${found.what}${found.temporary ? ', temporary' : ''}` : 'what is there?',
+      line: found ? `${inSystem(found.what, units)}${found.temporary ? ', temporary' : ''}` : 'what is there?',
       state: found ? (found.temporary ? 'watch' : 'fine') : 'none',
     },
     {

@@ -3,37 +3,31 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 
 import type { components } from '@/api/schema'
 import type { Notice, Problem } from '@/api/types'
-import AllFigures from '@/shared/ui/AllFigures.vue'
 import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
-import HowCome from '@/shared/ui/HowCome.vue'
 import { askNumber, unitsBeside } from '@/pad/ask'
 import type { Pointer } from '@/gauge/scale'
 import { faultText, otherFaults } from '@/shared/format/faults'
 import { clock, shortDate } from '@/shared/format/words'
-import SettleBoth from '@/shared/ui/SettleBoth.vue'
+import { useAfterSight } from '@/shared/ui/afterSight'
 import { later } from '@/shared/ui/later'
 import { driveLabels } from '@/elevation/callOuts'
 import ElevationSheet from '@/elevation/ElevationSheet.vue'
 import { formsOf } from '@/families'
+import { inSystem } from '@/shared/format/designation'
 import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
-import AroundFigures from '@/lists/AroundFigures.vue'
 import DriveHead from '../components/DriveHead.vue'
 import DriveLinks from '../components/DriveLinks.vue'
-import DrivePaper from '../components/DrivePaper.vue'
 import DriveShell from '../components/DriveShell.vue'
 import IsolationLine from '../components/IsolationLine.vue'
 import NotHere from '../components/NotHere.vue'
 import PartsOf from '../components/PartsOf.vue'
 import GaugePicture from '../components/GaugePicture.vue'
-import MarkAsk from '../components/MarkAsk.vue'
 import StageNumber from '../components/StageNumber.vue'
 import StageStrip from '../components/StageStrip.vue'
 import TemporaryStrip from '../components/TemporaryStrip.vue'
-import TensionEnds from '../components/TensionEnds.vue'
-import TensionFall from '../components/TensionFall.vue'
 import TensionStage from '../components/TensionStage.vue'
 import { useDrivePage } from '../composables/drivePage'
 import { useTensionTarget } from '../composables/tensionTarget'
@@ -44,6 +38,15 @@ import { stagesOf } from '../logic/stages'
 const ChooseStage = later(() => import('../components/ChooseStage.vue'))
 const DutyStage = later(() => import('../components/DutyStage.vue'))
 const FoundStage = later(() => import('../components/FoundStage.vue'))
+// So is what lies under the first screen, what is opened by a key, and the sheet for paper.
+const TensionEnds = later(() => import('../components/TensionEnds.vue'))
+const TensionFall = later(() => import('../components/TensionFall.vue'))
+const AroundFigures = later(() => import('@/lists/AroundFigures.vue'))
+const HowCome = later(() => import('@/shared/ui/HowCome.vue'))
+const AllFigures = later(() => import('@/shared/ui/AllFigures.vue'))
+const MarkAsk = later(() => import('../components/MarkAsk.vue'))
+const SettleBoth = later(() => import('@/shared/ui/SettleBoth.vue'))
+const DrivePaper = later(() => import('../components/DrivePaper.vue'))
 
 const props = defineProps<{ id: string }>()
 const settings = useSettings()
@@ -51,14 +54,21 @@ const page = useDrivePage(() => props.id)
 const { drive, missing, saving, build, worked, faultPath, settled, asOf, checking, unsavedBar, sent, anyway } = page
 const { today, standing, stage, load, show, change, use, pick, keep, send, undo, theirs, dutySaved } = page
 
+// The sheet for paper is made once the first sight is over, or at once where somebody prints.
+const looked = useAfterSight()
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const all = ref(false)
+// Opened once it stays, so that it can close as it opened.
+const everAll = ref(false)
+watch(all, (open) => (everAll.value ||= open))
 const ask = (step: string, title: string) => (how.value = { step, title })
 // What only this family shows beside its answers.
 const beside = computed(() => formsOf(worked.family.value).beside)
 const besideOpen = ref(false)
 const stages = computed(() =>
-  drive.value ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value) : [],
+  drive.value
+    ? stagesOf(drive.value, build.value, worked.answer.value, worked.busy.value || !settled.value, settings.units)
+    : [],
 )
 const labels = computed(() => (worked.answer.value?.sheet ? driveLabels(worked.answer.value.sheet) : []))
 // A loop that is the clutch is looked at engaged or let go.
@@ -190,14 +200,18 @@ onMounted(() => void load())
     </template>
     <template v-if="drive">
       <DrivePaper
-        v-if="worked.answer.value"
+        v-if="worked.answer.value && looked"
         :drive="drive"
         :build="build"
         :answer="worked.answer.value"
         :belts="target?.result.belts ?? 1"
         :target="target?.result"
       />
-      <DriveHead :drive="drive" :what="worked.answer.value?.sheet?.designation ?? build?.what" :title="title" />
+      <DriveHead
+        :drive="drive"
+        :what="worked.answer.value?.sheet?.designation ?? inSystem(build?.what ?? '', settings.units)"
+        :title="title"
+      />
       <p v-if="asOf" class="sheet as-of" role="status">
         <template v-if="checking">As of {{ shortDate(asOf) }}, {{ clock(asOf) }}: checking</template>
         <template v-else
@@ -207,7 +221,7 @@ onMounted(() => void load())
       </p>
       <TemporaryStrip v-if="build?.temporary && !worked.changed.value" :build="build" :today="day" />
       <IsolationLine v-if="handsOn && build" :id="id" :sources="drive.machine.energy_sources" />
-      <DriveShell v-if="!worked.answer.value && build && !settled" :what="build.what" />
+      <DriveShell v-if="!worked.answer.value && build && !settled" :what="inSystem(build.what, settings.units)" />
       <div v-else class="head" :class="{ crowded: around !== null && !zoomed }">
         <template v-if="worked.answer.value?.elevation && worked.input.value">
           <StageNumber v-if="rows[0]" :row="rows[0]" :label="rows[0].name" class="the-number" @how="ask" />
@@ -372,6 +386,7 @@ onMounted(() => void load())
       <AroundFigures v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" @how="ask" />
       <AfterFrames v-if="build && ready" :frames="2"><PartsOf :id="id" :key="build.id" /></AfterFrames>
       <HowCome
+        v-if="how.title"
         :steps="worked.answer.value?.working ?? []"
         :step="how.step"
         :title="how.title"
@@ -385,7 +400,13 @@ onMounted(() => void load())
         :options="worked.options.value"
         @use="use"
       />
-      <AllFigures v-if="worked.answer.value" v-model="all" :answer="worked.answer.value" :stage="stage" @how="ask" />
+      <AllFigures
+        v-if="worked.answer.value && everAll"
+        v-model="all"
+        :answer="worked.answer.value"
+        :stage="stage"
+        @how="ask"
+      />
     </template>
   </main>
 </template>
@@ -393,7 +414,7 @@ onMounted(() => void load())
 <style scoped>
 /* On paper the sheet that is made for it stands for the page. */
 @media print {
-  .drive > :not(.paper) {
+  .drive:has(> .paper) > :not(.paper) {
     display: none !important;
   }
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
+import { inSystem } from '@/shared/format/designation'
+import { useSettings } from '@/shared/state/settings'
 import StateMark from '@/shared/ui/StateMark.vue'
 
 import DriveThumb from './DriveThumb.vue'
@@ -8,6 +10,7 @@ import type { Cell } from '../logic/wall'
 
 // A drive on the wall: its mark and why over it, its belt and its name under it. The whole cell goes to the drive.
 const props = defineProps<{ cell: Cell; most: number; lines?: boolean; pick?: string }>()
+const settings = useSettings()
 const d = computed(() => props.cell.drive)
 const to = computed(() =>
   d.value
@@ -16,8 +19,9 @@ const to = computed(() =>
       : `/drives/${d.value.id}`
     : `/machines/${props.cell.machine.id}`,
 )
+const what = computed(() => inSystem(d.value?.what ?? '', settings.units))
 const says = computed(() =>
-  [d.value?.name, `${props.cell.machine.tag} ${props.cell.machine.name}`.trim(), d.value?.what, props.cell.why]
+  [d.value?.name, `${props.cell.machine.tag} ${props.cell.machine.name}`.trim(), what.value, props.cell.why]
     .filter(Boolean)
     .join(', '),
 )
@@ -27,7 +31,7 @@ const says = computed(() =>
   <li class="cell" :class="[cell.state, { lines }]">
     <span class="state"><StateMark :state="cell.state" /> {{ cell.why }}</span>
     <DriveThumb v-if="!lines" :elevation="d?.elevation ?? null" :most="most" />
-    <span class="figure what" dir="auto">{{ d?.what || 'nothing known yet' }}</span>
+    <span class="figure what" dir="auto">{{ what || 'nothing known yet' }}</span>
     <router-link :to="to" class="drive" :aria-label="says" dir="auto">{{
       d?.name ?? 'no drive yet: add one'
     }}</router-link>

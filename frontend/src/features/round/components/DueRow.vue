@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { Problem, RoundLine } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
+import { inSystem } from '@/shared/format/designation'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
@@ -57,7 +58,7 @@ async function send(what: 'snooze' | 'done') {
       <router-link :to="due.drive_id ? `/drives/${due.drive_id}` : `/machines/${due.machine_id}`" class="name"
         >{{ due.machine }}<template v-if="due.drive"> · {{ due.drive }}</template></router-link
       >
-      <span v-if="line.what" class="figure belt">{{ line.what }}</span>
+      <span v-if="line.what" class="figure belt">{{ inSystem(line.what, settings.units) }}</span>
       <span class="title">{{ due.title }}</span>
       <span v-if="due.snoozed_until" class="dim">put off: {{ due.snooze_reason }}</span>
     </span>

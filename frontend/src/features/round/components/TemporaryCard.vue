@@ -2,9 +2,12 @@
 import { computed } from 'vue'
 
 import type { TemporaryLine } from '@/api/types'
+import { inSystem } from '@/shared/format/designation'
+import { useSettings } from '@/shared/state/settings'
 
 // Temporary fixes: the bar fills from the day it was put on to the day it is promised for.
 const props = defineProps<{ lines: TemporaryLine[] }>()
+const settings = useSettings()
 const rows = computed(() =>
   props.lines.map((t) => {
     const since = new Date(t.since).getTime()
@@ -27,7 +30,7 @@ const rows = computed(() =>
       <p>
         <span aria-hidden="true" :class="{ hot: t.over }">{{ t.over ? '■' : '◐' }}</span>
         <router-link :to="`/drives/${t.drive_id}`" class="name">{{ t.machine }} · {{ t.drive }}</router-link>
-        <span class="figure belt">{{ t.what }}</span>
+        <span class="figure belt">{{ inSystem(t.what, settings.units) }}</span>
       </p>
       <p>
         {{ t.reason }}<template v-if="t.by"> · {{ t.by }}</template>

@@ -58,7 +58,7 @@ const groups = computed(() => {
 })
 // The first of them at once, the rest frame by frame: a round of sixty stops does not hold up a touch.
 const due = computed(() => groups.value.flatMap((g) => g.lines))
-const made = useSlices(() => due.value, 6)
+const made = useSlices(() => due.value, 4)
 const standing = computed(() => new Set(made.value))
 const standingIn = (lines: RoundLine[]) => lines.filter((x) => standing.value.has(x))
 const number = (name: string) => round.value?.areas.find((a) => a.name === name)?.no ?? ''

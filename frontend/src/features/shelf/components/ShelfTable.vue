@@ -38,7 +38,7 @@ const walked = computed(() =>
     a && b ? a.localeCompare(b, undefined, { numeric: true }) : Number(!a) - Number(!b),
   ),
 )
-const made = useSlices(() => walked.value, 6)
+const made = useSlices(() => walked.value, 3)
 const places = computed(() => grouped(made.value, (l) => l.place ?? ''))
 const many = computed(() => ({ short: props.lines.filter(short).length, idle: props.lines.filter(idle).length }))
 

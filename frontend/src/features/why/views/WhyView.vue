@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 
 import { calculate } from '@/api/calc'
 import { api, attempt } from '@/api/client'
+import { inSystem } from '@/shared/format/designation'
 import type { Problem } from '@/api/types'
 import type { components } from '@/api/schema'
 import FaultPicture from '@/faults/FaultPicture.vue'
@@ -103,7 +104,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
     <template v-if="why">
       <header class="head">
         <h1>
-          Why did it fail? <span class="figure">{{ why.what }}</span>
+          Why did it fail? <span class="figure">{{ inSystem(why.what, settings.units) }}</span>
         </h1>
         <button v-if="given" type="button" class="plain" @click="back">Take back the last answer</button>
         <router-link v-else class="way" :to="`/drives/${id}/dead`">It does not turn at all</router-link>
@@ -165,7 +166,7 @@ const jobAt = (template: string) => `/drives/${props.id}/jobs?template=${templat
         <p v-if="why.life">{{ why.life }}</p>
         <div v-for="f in why.failures" :key="f.id" class="failure">
           <p>
-            <b>{{ shortDate(f.at) }}</b>, {{ f.what }}, {{ f.by }}. Told:
+            <b>{{ shortDate(f.at) }}</b>, {{ inSystem(f.what, settings.units) }}, {{ f.by }}. Told:
             {{
               f.told
                 .map((t) => `${t.words} ${t.share}`)

@@ -5,7 +5,7 @@ from pydantic import Field
 from tuyere.calc.answer import Answer, Figure
 from tuyere.calc.around.model import DriveIn
 from tuyere.calc.entry import Length, Power, Size, Speed, maybe
-from tuyere.calc.families.flat.parts import Material
+from tuyere.calc.families.flat.parts import Material, belt_words
 from tuyere.calc.frame import Frame
 from tuyere.calc.parts import LayoutIn, ServiceFactorIn, factor_of
 from tuyere.calc.wanted import WantedIn
@@ -90,7 +90,7 @@ def flat_drive_out(r: FlatDrive, frame: Frame) -> FlatDriveOut:
     f, own, rated, loop = frame.figure, r.own, r.rated.own, r.case.loop
     assert rated is not None and r.spare_percent is not None
     return FlatDriveOut(
-        designation=f"{loop.material.name}, {f(loop.width_mm, 'length', 'size').shown} wide",
+        designation=belt_words(loop.material, loop.width_mm, frame),
         capacity=f(rated.capacity_kw, "power"),
         spare=f(r.spare_percent, "percent"),
         width_that_does=f(rated.width_needed_mm, "length", "size"),

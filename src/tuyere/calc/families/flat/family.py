@@ -11,6 +11,7 @@ from tuyere.calc.answer import Answer
 from tuyere.calc.entry import Entered
 from tuyere.calc.families.duty_model import DutyPart, StoredDuty
 from tuyere.calc.families.flat.drive_model import FlatDriveIn, case_of, flat_drive_out
+from tuyere.calc.families.flat.parts import belt_words
 from tuyere.calc.families.flat.sheet import flat_sheet
 from tuyere.calc.families.parts_model import Dim, LoopPart, Parts, ShaftKey, WheelPart, plain_wheels, stops_of
 from tuyere.calc.families.protocol import Facts, Family, dumped, register
@@ -197,7 +198,7 @@ class FlatBelts(Family[FlatDriveIn, FlatSelectIn, FlatLoop, FlatRated, FlatSet, 
     def option_name(self, worked: FlatDrive, frame: Frame) -> str:
         """Material and width."""
         loop = worked.case.loop
-        return f"{loop.material.name}, {frame.figure(loop.width_mm, 'length', 'size').shown} wide"
+        return belt_words(loop.material, loop.width_mm, frame)
 
     def telling(self, worked: FlatDrive, frame: Frame) -> str:
         """Both pulleys."""
