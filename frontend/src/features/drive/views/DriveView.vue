@@ -418,6 +418,12 @@ onMounted(() => void load())
     display: none !important;
   }
 }
+@media (max-width: 700px) {
+  /* A form's action stands over the strip of stages, which stands at the foot of the page. */
+  .drive {
+    --foot: calc(34px + 2.3 * min(0.8125rem, 4.2vw));
+  }
+}
 .drive {
   gap: 8px;
   padding: 4px 10px 10px;
