@@ -204,7 +204,9 @@ def test_a_job_on_a_lever_drive_goes_by_its_strand_and_its_pull_and_finds_a_worn
     simulated(server, drive)
     page = open_page(**PHONE)
     page.goto(f"{server.address}/drives/{drive}?stage=tension")
-    page.get_by_label("strand that is pressed").select_option("idler-driven")
+    # The pick is kept before the page is left.
+    with page.expect_response(lambda r: r.url.split("?")[0].endswith("/ends") and r.request.method == "PUT"):
+        page.get_by_label("strand that is pressed").select_option("idler-driven")
     expect(page.get_by_label("strand that is pressed")).to_have_value("idler-driven")
     hands = Hands(page, server)
     # How it is taken up is known from its drawing: nothing is asked.
