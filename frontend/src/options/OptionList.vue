@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 
 import type { Option, SelectAnswer } from '@/api/types'
 import NoticeList from '@/shared/ui/NoticeList.vue'
+import { thousands } from '@/shared/format/words'
 
 import { commonScale, optionKey as key } from './card'
 import OptionCard from './OptionCard.vue'
@@ -31,9 +32,8 @@ const cards = ref<HTMLElement>()
   <section class="found">
     <h2 class="visually-hidden">What was found</h2>
     <p v-if="answer.result.options.length">
-      <strong>{{ answer.result.accepted.toLocaleString('en-US') }}</strong> of
-      {{ answer.result.considered.toLocaleString('en-US') }} standard drives carry
-      {{ answer.result.design_power.shown }} design power at {{ answer.result.centre_low.shown }} to
+      <strong>{{ thousands(answer.result.accepted) }}</strong> of {{ thousands(answer.result.considered) }} standard
+      drives carry {{ answer.result.design_power.shown }} design power at {{ answer.result.centre_low.shown }} to
       {{ answer.result.centre_high.shown }}. Ordered by {{ words }}, each figure against the best found.
     </p>
     <div v-else class="sheet empty">
@@ -79,7 +79,7 @@ const cards = ref<HTMLElement>()
         <tbody>
           <tr v-for="r in answer.result.rejected" :key="r.limit">
             <td>{{ r.limit }}</td>
-            <td class="n figure">{{ r.count.toLocaleString('en-US') }}</td>
+            <td class="n figure">{{ thousands(r.count) }}</td>
             <td>
               {{ r.nearest }}<span v-if="r.says" class="dim">: {{ r.says }}</span>
             </td>

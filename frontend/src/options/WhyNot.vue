@@ -12,6 +12,7 @@ import { readCalculation } from '@/shared/state/calculations'
 import { carryFields } from '@/shared/state/carried'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
+import { thousands } from '@/shared/format/words'
 
 // Somebody has a drive in mind that is not in the list: it is held against the same limits.
 const props = defineProps<{ family: FamilyLine; search: Record<string, unknown>; options: Options }>()
@@ -62,7 +63,7 @@ watch(
     <div v-if="told" role="status">
       <p v-if="told.result.fits">
         <strong>{{ told.result.name }}</strong> would do: place {{ told.result.place }} of
-        {{ told.result.accepted.toLocaleString('en-US') }}.
+        {{ thousands(told.result.accepted) }}.
         <template v-if="told.result.place > 1">What holds it back most: {{ told.result.heaviest }}.</template>
       </p>
       <p v-else>

@@ -8,6 +8,9 @@ export function plainName(name: string): string {
 export const titleIn = (titles: Record<string, string> | undefined, name: string): string =>
   titles?.[name] ?? plainName(name)
 
+/** A day by the device's clock, as the address, a date field and the server have it. */
+export const isoDay = (d: Date): string =>
+  `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`
 /** A moment as a short date, the same for everybody. */
 export function shortDate(iso: string): string {
   const d = new Date(iso)

@@ -11,27 +11,13 @@ from tuyere.calc.entry import Gap, Length, Size, maybe
 from tuyere.calc.frame import Frame
 from tuyere.calc.registry import Input, calculation
 from tuyere.core.alignment.corrections import soft_foot
-from tuyere.core.alignment.limits import SOFT_FOOT_MM, limits_of, run_out_limit_mm
+from tuyere.core.alignment.limits import SOFT_FOOT_MM, kinds, limits_of, run_out_kinds, run_out_limit_mm
 from tuyere.core.alignment.shims import usual_box
 from tuyere.core.errors import InputError
 from tuyere.core.notices import notice
 
 GROUP = "Alignment and tension"
 RunOutAt = Literal["grooved rim", "grooved face", "toothed rim", "toothed face", "shaft", "large shaft"]
-
-
-LOOPS = {
-    "v": "V-belts",
-    "v-light": "V-belts of a light drive",
-    "v-joined": "joined V-belts",
-    "v-ribbed": "V-ribbed belts",
-    "v-link": "link belts",
-    "sync": "synchronous belts",
-    "flat-belt": "flat belts",
-    "round": "round belts",
-    "chain": "roller chains",
-    "chain-dogged": "chains with dogs",
-}
 
 
 class AlignmentLimitsIn(Input):
@@ -62,12 +48,12 @@ class AlignmentLimitsOut(CardAnswer):
     card=Card(
         asks="How far out of line may two wheels be?",
         topic="Is it in line and tight",
-        sentence="{kind} run on two wheels {centre} apart.|A straightedge or a string is read across a wheel of {diameter}.",
+        sentence="{kind} on two wheels {centre} apart.|A straightedge or a string is read across a wheel of {diameter}.",
         figures=("gap_difference", "offset", "angle"),
         picture="plan",
         fresh={"kind": "v"},
         on_picture=("centre", "diameter"),
-        names={"kind": LOOPS},
+        names={"kind": kinds()},
         then=("run-out", "Does the wheel run true?"),
     ),
 )
@@ -118,22 +104,13 @@ class RunOutOut(CardAnswer):
     card=Card(
         asks="Does it run true?",
         topic="Is it in line and tight",
-        sentence="A dial stands on the {what}, which is {diameter} across there.|"
+        sentence="A dial stands here: {what}, {diameter} across.|"
         "Turned once round by hand it reads {lowest} at the least and {highest} at the most.",
         figures=("total", "limit"),
         picture="dial",
         fresh={"what": "grooved rim"},
         on_picture=("diameter",),
-        names={
-            "what": {
-                "grooved rim": "rim of a grooved wheel",
-                "grooved face": "side of a grooved wheel",
-                "toothed rim": "rim of a toothed wheel",
-                "toothed face": "side of a toothed wheel",
-                "shaft": "shaft",
-                "large shaft": "shaft of a large motor",
-            }
-        },
+        names={"what": run_out_kinds()},
         then=("alignment-limits", "How far out of line may they be?"),
     ),
 )

@@ -88,18 +88,16 @@ def a_quarter_turn(given: QuarterTurnIn, frame: Frame) -> QuarterTurnOut:
         "It runs in one sense only; turned back by hand or by its load, the belt leaves its pulleys.",
         "input.both_ways",
     )
-    limit = ""
-    if r.least_centre_mm is not None:
-        limit = f"Shafts {f(r.least_centre_mm, 'length', 'tape').shown} apart or more."
-    if r.least_face_mm is not None:
-        limit = f"Pulley faces {f(r.least_face_mm, 'length', 'size').shown} or more."
     least = None if r.least_centre_mm is None else f(r.least_centre_mm, "length", "tape")
     least_face = None if r.least_face_mm is None else f(r.least_face_mm, "length", "size")
-    bar = None
+    limit, bar = "", None
     if least is not None:
+        limit = f"Shafts {least.shown} apart or more."
         bar = least_bar(f(given.centre.value, "length", "tape"), least, "too near")
-    elif least_face is not None and given.face is not None:
-        bar = least_bar(f(given.face.value, "length", "size"), least_face, "too narrow")
+    if least_face is not None:
+        limit = f"Pulley faces {least_face.shown} or more."
+        if given.face is not None:
+            bar = least_bar(f(given.face.value, "length", "size"), least_face, "too narrow")
     return QuarterTurnOut(
         says=f"{limit} {'These do not: it will not run.' if short or narrow else 'It will run.'}",
         bar=bar,

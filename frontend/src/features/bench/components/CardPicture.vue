@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Component } from 'vue'
+import { computed, type Component } from 'vue'
 
-import type { Elevation, Scene } from '@/api/types'
+import type { Elevation } from '@/api/types'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 import HangingStrand from '@/gauge/HangingStrand.vue'
 import { useSettings } from '@/shared/state/settings'
@@ -34,10 +34,11 @@ import ToothedRim from '../pictures/ToothedRim.vue'
 import TwoChains from '../pictures/TwoChains.vue'
 import TwoWheels from '../pictures/TwoWheels.vue'
 import WarmHousing from '../pictures/WarmHousing.vue'
-import { figureOf, type Result } from '../pictures/figure'
+import { figureOf, sceneOf, type Result } from '../pictures/figure'
+import { SKETCHES } from '../pictures/sketches'
 
 // The picture of a question: what is measured, and where; with an answer it stands to its figures.
-defineProps<{
+const props = defineProps<{
   kind: string
   result?: Result
   elevation?: Elevation | null
@@ -70,12 +71,8 @@ const PLAIN: Record<string, Component> = {
   'two-chains': TwoChains,
   limits: ThreeLimits,
 }
-// Pictures that the answer draws itself, over a sketch until then.
-const DRAWN = ['made', 'flow', 'rollers', 'notes', 'fall']
-const sceneOf = (result: Result): Scene | undefined => {
-  const x = result?.picture
-  return typeof x === 'object' && x !== null && 'items' in x ? (x as Scene) : undefined
-}
+// What the answer draws itself takes the place of its sketch.
+const scene = computed(() => sceneOf(props.result))
 const settings = useSettings()
 // A belt in its groove as a sketch, mm, until somebody says which.
 const GROOVE: [number, number][] = [
@@ -106,8 +103,8 @@ const BELT: [number, number][] = [
   />
   <component :is="PLAIN[kind]" v-else-if="kind in PLAIN" :result="result" />
   <ToothedRim v-else-if="kind.startsWith('toothed')" :result="result" :worn="kind === 'toothed'" />
-  <ScenePicture v-else-if="DRAWN.includes(kind) && sceneOf(result)" :scene="sceneOf(result) as Scene" />
-  <AnswerSketch v-else-if="DRAWN.includes(kind)" :of="kind" />
+  <ScenePicture v-else-if="kind in SKETCHES && scene" :scene="scene" />
+  <AnswerSketch v-else-if="kind in SKETCHES" :of="kind" />
   <PrintedBelt v-else-if="kind === 'printed'" :print="print ?? ''" />
   <SprocketRoots
     v-else-if="kind.startsWith('sprocket')"

@@ -3,7 +3,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
-import type { CalcLine, CompareAnswer, Problem, Scene, SelectAnswer, Units, Worked } from '@/api/types'
+import type { CalcLine, CompareAnswer, Problem, SelectAnswer, Units, Worked } from '@/api/types'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import OptionList from '@/options/OptionList.vue'
 import MovesPicture from '@/line/MovesPicture.vue'
@@ -23,12 +23,14 @@ import { useSettings } from '@/shared/state/settings'
 import PictureFiles from '@/drawing/PictureFiles.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 
+import { sceneOf } from '../pictures/figure'
 import CrossSection from '../components/CrossSection.vue'
 import { askedOfDrive } from '../logic/fromDrive'
 import JointCard from '../components/JointCard.vue'
 import RecordTables from '@/lists/RecordTables.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
-import { bodyOf, carryTyped, fieldsOf, typedOf, type Field, type Schema } from '@/forms/schema'
+import { exampleOf } from '@/forms/example'
+import { bodyOf, carryTyped, fieldsOf, type Field, type Schema } from '@/forms/schema'
 
 const props = defineProps<{ name: string }>()
 const settings = useSettings()
@@ -49,10 +51,7 @@ function telling(a: Worked): string {
   return [verdict, first?.shown].filter(Boolean).join(', ') || 'The figures'
 }
 /** A drawing that comes with the answer. */
-const picture = computed(() => {
-  const x = answer.value?.result.picture
-  return typeof x === 'object' && x !== null && 'items' in x ? (x as Scene) : null
-})
+const picture = computed(() => sceneOf(answer.value?.result))
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
 const fields = computed<Field[]>(() =>
   calc.value ? fieldsOf(calc.value.input_schema as Schema & { $defs?: Record<string, Schema> }) : [],
@@ -93,9 +92,7 @@ function empty() {
 }
 function example() {
   if (!calc.value) return
-  const given = typedOf(calc.value.example.input as Record<string, unknown>)
-  // Its figures stand in inches: to who works in millimetres they say so.
-  typed.value = settings.units === 'us' ? given : carryTyped(fields.value, given, 'us')
+  typed.value = exampleOf(calc.value, fields.value, settings.units)
   void work()
 }
 onMounted(async () => {

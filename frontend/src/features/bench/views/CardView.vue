@@ -4,7 +4,8 @@ import { useRoute, useRouter } from 'vue-router'
 
 import { calculate } from '@/api/calc'
 import type { CalcLine, Worked } from '@/api/types'
-import { bodyOf, carryTyped, fieldsOf, typedOf, type Schema } from '@/forms/schema'
+import { exampleOf } from '@/forms/example'
+import { bodyOf, carryTyped, fieldsOf, type Schema } from '@/forms/schema'
 import { fieldAt } from '@/forms/sentence'
 import SentenceForm from '@/forms/SentenceForm.vue'
 import { otherFaults } from '@/shared/format/faults'
@@ -84,15 +85,7 @@ function fresh() {
   clear()
 }
 function example() {
-  const given = props.calc.example.input as Record<string, unknown>
-  // Of a list to pick from each picked one is a mark.
-  const picked = fields.value.flatMap((f) =>
-    f.form === 'many' ? ((given[f.name] as string[] | undefined) ?? []).map((o) => [`${f.path}.${o}`, true]) : [],
-  )
-  // Its figures stand in inches: to who works in millimetres they say so.
-  const flat = carryTyped(fields.value, typedOf(given), 'us')
-  const said = settings.units === 'us' ? typedOf(given) : flat
-  take({ ...card.value.fresh, ...said, ...(Object.fromEntries(picked) as Typed) })
+  take({ ...card.value.fresh, ...exampleOf(props.calc, fields.value, settings.units) })
 }
 // What is not a word or a flag of the refusals that stand at their blanks.
 const others = computed(() =>

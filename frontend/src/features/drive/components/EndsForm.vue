@@ -15,8 +15,7 @@ import FaultList from '@/shared/ui/FaultList.vue'
 const props = defineProps<{
   drive: Drive
   unknown?: { key: string; label: string; missing: string }[]
-  // A save outlives the stage that sent it: who turns to another one at once hears of it all the same, which an event
-  // of what has gone would not bring about.
+  /** Heard of after the stage was left too: see the stage of the duty. */
   onSaved: () => void
 }>()
 const ASKED = ['start', 'motor_power', 'driver_shaft', 'driven_shaft', 'maker']

@@ -27,8 +27,7 @@ import FoundFamily from './FoundFamily.vue'
 const props = defineProps<{
   drive: Drive
   showing: string
-  // A save outlives the stage that sent it: who turns to another one at once hears of it all the same, which an event
-  // of what has gone would not bring about.
+  /** Heard of after the stage was left too: see the stage of the duty. */
   onSaved: () => void
 }>()
 const emit = defineEmits<{ open: [build: Build] }>()

@@ -1,16 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 
-import type { components } from '@/api/schema'
-import type { Notice, Problem } from '@/api/types'
+import type { Notice } from '@/api/types'
 import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
-import { askNumber, unitsBeside } from '@/pad/ask'
-import type { Pointer } from '@/gauge/scale'
-import { faultText, otherFaults } from '@/shared/format/faults'
-import { clock, shortDate } from '@/shared/format/words'
+import { otherFaults } from '@/shared/format/faults'
+import { clock, isoDay, shortDate } from '@/shared/format/words'
 import { useAfterSight } from '@/shared/ui/afterSight'
-import { later } from '@/shared/ui/later'
 import { driveLabels } from '@/elevation/callOuts'
 import ElevationSheet from '@/elevation/ElevationSheet.vue'
 import { formsOf } from '@/families'
@@ -29,24 +25,22 @@ import StageNumber from '../components/StageNumber.vue'
 import StageStrip from '../components/StageStrip.vue'
 import TemporaryStrip from '../components/TemporaryStrip.vue'
 import TensionStage from '../components/TensionStage.vue'
+import {
+  ChooseStage,
+  DutyStage,
+  FoundStage,
+  TensionEnds,
+  TensionFall,
+  AroundFigures,
+  HowCome,
+  AllFigures,
+  MarkAsk,
+  SettleBoth,
+  DrivePaper,
+} from '../components/laterParts'
 import { useDrivePage } from '../composables/drivePage'
-import { useTensionTarget } from '../composables/tensionTarget'
-import { useTryReadings } from '../composables/tryReadings'
+import { useGauge } from '../composables/gauge'
 import { stagesOf } from '../logic/stages'
-
-// The stages that are forms are fetched beside the page, so that the first number need not wait for them.
-const ChooseStage = later(() => import('../components/ChooseStage.vue'))
-const DutyStage = later(() => import('../components/DutyStage.vue'))
-const FoundStage = later(() => import('../components/FoundStage.vue'))
-// So is what lies under the first screen, what is opened by a key, and the sheet for paper.
-const TensionEnds = later(() => import('../components/TensionEnds.vue'))
-const TensionFall = later(() => import('../components/TensionFall.vue'))
-const AroundFigures = later(() => import('@/lists/AroundFigures.vue'))
-const HowCome = later(() => import('@/shared/ui/HowCome.vue'))
-const AllFigures = later(() => import('@/shared/ui/AllFigures.vue'))
-const MarkAsk = later(() => import('../components/MarkAsk.vue'))
-const SettleBoth = later(() => import('@/shared/ui/SettleBoth.vue'))
-const DrivePaper = later(() => import('../components/DrivePaper.vue'))
 
 const props = defineProps<{ id: string }>()
 const settings = useSettings()
@@ -106,8 +100,7 @@ const told = computed(() =>
     : '',
 )
 const handsOn = computed(() => stage.value === 'tension' || stage.value === 'found')
-const now = new Date()
-const day = `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`
+const day = isoDay(new Date())
 // The gauge: what the belts are set to, both ends of it, and readings that are tried on it.
 const set = computed(() => worked.answer.value?.sheet?.setting.by)
 const held = computed(() =>
@@ -121,51 +114,13 @@ const held = computed(() =>
       }
     : null,
 )
-const tension = useTensionTarget(() => held.value)
-const target = computed(() => (held.value ? tension.target.value : undefined))
-const tried = useTryReadings(
+const gauge = useGauge(
   props.id,
-  () => tension.asked(),
-  () => tension.state.value,
-  () => (set.value === 'press' ? (target.value?.result.belts ?? 0) : target.value ? 1 : 0),
+  () => held.value,
+  () => set.value === 'press',
+  () => load(true),
 )
-const failed = ref<Problem | null>(null)
-async function pickSpan(strand: string) {
-  failed.value = await tension.pickSpan(strand)
-  if (!failed.value) await load(true)
-}
-// What was read at the last job stands on the scale beside what is tried now.
-const lastRead = shallowRef<components['schemas']['TensionFall']['readings'][number]>()
-const pointers = computed<Pointer[]>(() => {
-  const l = lastRead.value
-  const earlier: Pointer[] = l
-    ? [
-        {
-          key: 'last',
-          name: shortDate(l.at).replace(/ \d{4}$/, ''),
-          number: l.on_gauge.number,
-          at: l.tension.value,
-          state: 'fine',
-          earlier: true,
-        },
-      ]
-    : []
-  return [...earlier, ...tried.pointers.value]
-})
-async function readBelt(no: number) {
-  const unit = settings.units === 'us' ? 'lbf' : 'N'
-  const given = await askNumber({
-    label: tried.edges.value.length > 1 ? `Belt ${no}, the gauge shows` : 'The gauge shows',
-    value: tried.kept.value.read[no] ?? '',
-    unit,
-    units: unitsBeside(unit),
-  })
-  if (given && 'typed' in given) tried.set(no, given.typed)
-}
-const gaugeFault = computed(() => {
-  const e = tried.problem.value?.errors[0]
-  return e ? faultText(e) : (tried.problem.value?.detail ?? '')
-})
+const { tension, target, tried, failed, pickSpan, lastRead, pointers, readBelt, fault: gaugeFault } = gauge
 // On the Tension stage the drawing goes to the strand; the whole drive with its sizes is one press away.
 const wholeDrive = ref(false)
 // Who changes a size on the drawing stays with it, also when the change is put back.

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
+import { thousands } from '@/shared/format/words'
 
 import { VERDICTS, countOf, type FileLine, type FileState, type Verdict } from '../logic/file'
 
@@ -53,7 +54,7 @@ watch(
     <p v-if="fault" class="field-fault" role="alert">{{ fault }}</p>
     <ol>
       <li v-for="x in lines" :key="x.no">
-        <span class="figure no">{{ x.no.toLocaleString('en-US') }}</span>
+        <span class="figure no">{{ thousands(x.no) }}</span>
         <span>
           {{ x.words }}
           <template v-if="x.reason">

@@ -2,12 +2,13 @@
 import { computed } from 'vue'
 
 import { VERDICTS, byKind, countOf, type FileState, type Kind } from '../logic/file'
+import { thousands } from '@/shared/format/words'
 
 // What becomes of a file's records, kind by kind: a bar as long as their number, split by what becomes of them.
 const props = defineProps<{ state: FileState }>()
 const all = computed(() => byKind(props.state))
 const kinds = computed(() => all.value.filter((k) => k.ways.some((w) => w.verdict !== 'same')))
-const named = (k: Kind) => `${k.all.toLocaleString('en-US')} ${k.all === 1 ? k.words : k.many}`
+const named = (k: Kind) => `${thousands(k.all)} ${k.all === 1 ? k.words : k.many}`
 const equal = computed(() =>
   all.value
     .filter((k) => !kinds.value.includes(k))
@@ -28,7 +29,7 @@ const sorted = <T extends { verdict: string }>(list: T[]): T[] =>
     <p class="all">
       <span v-for="w in ways" :key="w.key" class="way-of" :title="w.means">
         <span class="mark" :class="w.key" aria-hidden="true">{{ w.mark }}</span>
-        <b class="figure">{{ w.count.toLocaleString('en-US') }}</b> {{ w.word }}
+        <b class="figure">{{ thousands(w.count) }}</b> {{ w.word }}
       </span>
     </p>
     <ul>

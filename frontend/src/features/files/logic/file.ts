@@ -1,5 +1,6 @@
 import { attempt, type Outcome } from '@/api/client'
 import type { components } from '@/api/schema'
+import { thousands } from '@/shared/format/words'
 
 export type FileState = components['schemas']['FileView']
 export type FileLine = components['schemas']['LineView']
@@ -75,4 +76,4 @@ export async function sendFile(
 
 /** 1,234 KB or 12.3 MB. */
 export const sizeWords = (bytes: number): string =>
-  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3)).toLocaleString('en-US')} KB` : `${(bytes / 1e6).toFixed(1)} MB`
+  bytes < 1e6 ? `${thousands(Math.max(1, Math.round(bytes / 1e3)))} KB` : `${(bytes / 1e6).toFixed(1)} MB`

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Elevation, JobStep, Problem } from '@/api/types'
 import { clock } from '@/shared/format/words'
 
-import type { Happened } from '../composables/job'
+import type { Happened } from '../logic/happened'
 import SafePicture from './SafePicture.vue'
 
 // The whole machine at once: each source where it is shut off, ticked by name; then the proofs, each on its own; then the signature.

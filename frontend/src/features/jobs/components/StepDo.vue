@@ -5,7 +5,7 @@ import type { Elevation, JobStep, Problem } from '@/api/types'
 import FaultPicture from '@/faults/FaultPicture.vue'
 import { clock, plainName } from '@/shared/format/words'
 
-import type { Happened } from '../composables/job'
+import type { Happened } from '../logic/happened'
 import HandledPicture from './HandledPicture.vue'
 import StepPhotos from './StepPhotos.vue'
 import { stepWords } from '../logic/words'

@@ -2,28 +2,12 @@ import { computed, onMounted, ref, watch } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { Job, JobStep, Problem } from '@/api/types'
-import { newId } from '@/shared/state/kept'
 import { entries, flush, save } from '@/shared/state/outbox'
 import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
-export interface Happened {
-  step: string
-  kind: 'done' | 'skipped' | 'noted' | 'read' | 'found' | 'signed' | 'moved' | 'reopened'
-  target?: string
-  quantity?: string
-  typed?: string
-  turns?: number
-  grade?: string
-  faults?: string[]
-  took?: { item: string; count: number }[]
-  reason?: string
-  corrects?: string | null
-  conditions?: Record<string, unknown>
-  origin?: string
-  instrument?: Record<string, unknown>
-}
+import { eventOf, type Happened } from '../logic/happened'
 
 /** A job on this device: as the server tells it, with what waits here to be sent. */
 export function useJob(id: () => string) {
@@ -72,15 +56,8 @@ export function useJob(id: () => string) {
   async function happened(event: Happened): Promise<boolean> {
     busy.value = true
     problem.value = null
-    const body = {
-      ...event,
-      id: newId(),
-      at: new Date().toISOString(),
-      units: settings.units,
-      created_by_name: settings.name,
-    }
     const label = `${event.kind} at ${job.value?.title ?? 'a job'}`
-    const got = await save<Job>('POST', url.value, body, label)
+    const got = await save<Job>('POST', url.value, eventOf(event), label)
     busy.value = false
     if (got.ok) {
       take(got.data)

@@ -13,6 +13,8 @@ import { wayOfDrive } from '@/shared/state/knownDrives'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
+import { eventOf } from '../logic/happened'
+
 const props = defineProps<{ id: string }>()
 const route = useRoute()
 const router = useRouter()
@@ -73,16 +75,8 @@ async function open() {
 async function writeDown(job: Job) {
   const at = job.steps.findLast((s) => s.kind === 'do') ?? job.steps.at(-1)
   if (!note.value || !at) return
-  const body = {
-    id: newId(),
-    at: new Date().toISOString(),
-    units: settings.units,
-    created_by_name: settings.name,
-    step: at.key,
-    kind: 'noted',
-    reason: note.value.says,
-  }
-  const got = await save<Job>('POST', `/api/jobs/${job.id}/events`, body, `noted at ${job.title}`)
+  const said = eventOf({ step: at.key, kind: 'noted', reason: note.value.says })
+  const got = await save<Job>('POST', `/api/jobs/${job.id}/events`, said, `noted at ${job.title}`)
   // Where it was refused it is still here for the next job.
   if (got.ok || got.problem.kept) drop()
 }

@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { api, attempt } from '@/api/client'
 import type { MeterView, Problem } from '@/api/types'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
-import { shortDate } from '@/shared/format/words'
+import { shortDate, thousands } from '@/shared/format/words'
 import { newId } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
@@ -54,7 +54,7 @@ async function keep(reset: boolean) {
   <section class="sheet meter">
     <h2>Running hours</h2>
     <p v-if="meter?.at">
-      <b class="figure big">{{ Math.round(meter.hours ?? 0).toLocaleString('en-US') }}</b> h on
+      <b class="figure big">{{ thousands(meter.hours ?? 0) }}</b> h on
       {{ shortDate(meter.at) }}
       <span v-if="meter.per_day !== null" class="dim">
         · about <span class="figure">{{ meter.per_day.toFixed(1) }}</span> h a day</span

@@ -1,6 +1,4 @@
-/** A day as the address and the server have it. */
-export const iso = (d: Date): string =>
-  `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`
+import { isoDay } from '@/shared/format/words'
 
 export interface Period {
   key: string
@@ -19,8 +17,8 @@ export function periods(now: Date): Period[] {
   const made = (key: string, word: string, since: Date, until: Date) => ({
     key,
     word,
-    since: iso(since),
-    until: iso(until),
+    since: isoDay(since),
+    until: isoDay(until),
   })
   return [
     made('month', 'This month', day(y, m, 1), now),

@@ -6,7 +6,7 @@ import { api, attempt } from '@/api/client'
 import type { components } from '@/api/schema'
 import type { Problem } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
-import { counted, shortDate } from '@/shared/format/words'
+import { counted, shortDate, thousands } from '@/shared/format/words'
 import { setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
@@ -201,7 +201,7 @@ const keys = computed(() => {
             report.losses.map((x) => ({
               key: x.drive_id,
               words: `${x.machine} · ${x.drive}`,
-              note: `${x.what}, ${Math.round(x.hours).toLocaleString('en-US')} h${x.assumed ? ' assumed' : ''}`,
+              note: `${x.what}, ${thousands(x.hours)} h${x.assumed ? ' assumed' : ''}`,
               count: x.lost.high.value,
               says: x.lost.shown,
             }))

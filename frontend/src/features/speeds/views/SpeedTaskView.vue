@@ -8,6 +8,7 @@ import type { CalcLine, Scene, Worked } from '@/api/types'
 import PictureFiles from '@/drawing/PictureFiles.vue'
 import ScenePicture from '@/drawing/ScenePicture.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
+import { exampleOf } from '@/forms/example'
 import { bodyOf, carryTyped, fieldsOf, rowsTyped, typedOf, type Field, type Schema } from '@/forms/schema'
 import { readCalculation } from '@/shared/state/calculations'
 import { wayOfDrive } from '@/shared/state/knownDrives'
@@ -113,7 +114,7 @@ function soon() {
 }
 function example() {
   if (!calc.value) return
-  typed.value = { ...task.value?.fresh, ...typedOf(calc.value.example.input as Record<string, unknown>) }
+  typed.value = { ...task.value?.fresh, ...exampleOf(calc.value, fields.value, settings.units) }
   round.value = Math.max(0, rowsTyped('rounds', typed.value) - 1)
 }
 /** The new wheel is on: both shafts are measured again, and the next trim is worked from that. */

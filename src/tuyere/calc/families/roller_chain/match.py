@@ -76,21 +76,21 @@ def chain_match(given: ChainMatchIn, frame: Frame) -> ChainMatchOut:
         room_mm=maybe(given.room),
     )
     f = frame.figure
-    apart, mismatch = f(r.difference_percent, "percent"), None
-    bar = None
+    drive, driven = f(r.drive_percent, "percent"), f(r.driven_percent, "percent")
+    mismatch, adds, bar = None, "", None
     if r.mismatch_mm is not None:
         mismatch = f(r.mismatch_mm, "length", "size")
-        room = maybe(given.room)
-        if room is not None:
-            most = f(room, "length", "size")
-            bar = wear_bar(f(abs(r.mismatch_mm), "length", "size"), most, most, words=("", "jams"))
-    adds = "" if r.mismatch_mm is None else f": {f(abs(r.mismatch_mm), 'length', 'size').shown} at the last dog"
-    drive, driven = f(r.drive_percent, "percent"), f(r.driven_percent, "percent")
+        # Which of them is ahead the figure says by its sign; a dog jams either way.
+        off = f(abs(r.mismatch_mm), "length", "size")
+        adds = f": {off.shown} at the last dog"
+        if given.room is not None:
+            most = f(given.room.value, "length", "size")
+            bar = wear_bar(off, most, most, words=("", "jams"))
     return ChainMatchOut(
         says=f"The drive chain has grown {drive.shown}, the chain that it drives {driven.shown}{adds}. {r.advice}",
         bar=bar,
         advice=r.advice,
-        difference=apart,
+        difference=f(r.difference_percent, "percent"),
         mismatch=mismatch,
         drive_growth=drive,
         driven_growth=driven,
