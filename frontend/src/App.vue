@@ -14,11 +14,10 @@ watchOwnWords()
 const PadHost = later(() => import('@/pad/PadHost.vue'))
 const padWanted = ref(false)
 watch(open, () => (padWanted.value = true), { once: true })
-/** Past the bar and the rail, to the first thing that can be used. */
+/** Past the bar and the rail. To the page itself, not to the first thing on it: what a page is still
+ * fetching may not be there yet, or may be replaced under the focus. The next Tab is the first thing. */
 function toPage() {
-  const page = document.getElementById('page')
-  const first = page?.querySelector<HTMLElement>('a[href], button, input, select, textarea, [tabindex="0"]') ?? page
-  first?.focus()
+  document.getElementById('page')?.focus()
 }
 </script>
 
@@ -28,7 +27,7 @@ function toPage() {
     <TopBar />
     <SideRail />
     <PadHost v-if="padWanted" />
-    <div id="page" class="view">
+    <div id="page" class="view" tabindex="-1">
       <!-- The frame around it first, the page in a task of its own. -->
       <AfterFrames :frames="1"
         ><router-view v-slot="{ Component, route: at }"><component :is="Component" :key="at.path" /></router-view
@@ -58,6 +57,9 @@ function toPage() {
 .view {
   grid-area: view;
   overflow: auto;
+}
+.view:focus {
+  outline: none;
 }
 @media (max-width: 700px) {
   .frame {

@@ -148,6 +148,9 @@ def test_a_job_of_the_desk_by_keyboard_alone(open_page: Opener, server: Server) 
     page.keyboard.press("Tab")
     expect(page.get_by_role("link", name="To the page")).to_be_focused()
     page.keyboard.press("Enter")
+    until(page, "document.activeElement?.id === 'page'")
+    until(page, "document.querySelector('#page a[href]') !== null")
+    page.keyboard.press("Tab")
     assert page.evaluate("document.activeElement?.closest('#page') !== null")
 
 

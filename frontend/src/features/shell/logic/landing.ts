@@ -62,7 +62,8 @@ function focusHeading() {
   const lost = () => !document.activeElement || document.activeElement === document.body
   const take = () => {
     const at = document.activeElement
-    if (!heading() || (!lost() && view()?.contains(at))) return
+    // The page as a whole has it after a tap beside everything, or from the skip link: that is no place of its own.
+    if (!heading() || (!lost() && at !== view() && view()?.contains(at))) return
     const h = heading()
     h?.setAttribute('tabindex', '-1')
     h?.focus({ preventScroll: true })
