@@ -344,7 +344,11 @@ describe('small parts that answer', () => {
     const force = steps.find((s) => s.unit === 'N' && s.shown.endsWith('lbf'))
     const w = await shown(HowCome, { steps, step: force?.id ?? null, title: 'Force' })
     expect(w.find('.asked b').text()).toBe(force?.shown)
-    expect(w.find('li.first .value').text()).toMatch(/lbf \(.* N\)$/)
+    const first = w.get('li')
+    expect(first.get('.name b').text()).toBe(force?.shown)
+    expect(first.text()).toMatch(/in the formula's own unit \S+ N/)
+    // Every figure of the chain stands with its value.
+    expect(w.findAll('li').every((li) => /\d/.test(li.get('.name b').text()))).toBe(true)
     const table = steps.find((s) => s.table)
     const t = await shown(HowCome, { steps, step: table?.id ?? null, title: 'Table' })
     expect(t.text()).toContain('read off the table')

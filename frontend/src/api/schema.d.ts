@@ -39697,6 +39697,7 @@ export interface operations {
         parameters: {
             query?: {
                 drive?: string | null;
+                machine?: string | null;
             };
             header?: never;
             path?: never;

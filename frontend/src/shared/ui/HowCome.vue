@@ -59,11 +59,14 @@ watch(
       <span class="dim">{{ asked.name }}</span> <b class="figure">{{ asked.shown }}</b>
     </p>
     <ol class="steps">
-      <li v-for="(s, k) in chain" :key="s.id" :class="{ first: k === 0 }">
+      <li v-for="s in chain" :key="s.id">
         <p class="name">
-          {{ s.name }}<template v-if="s.about">, at the {{ s.about }}</template
-          ><span v-if="s.says" class="dim"> · {{ s.says }}</span>
+          <span
+            >{{ s.name }}<template v-if="s.about">, at the {{ s.about }}</template></span
+          >
+          <b class="figure">{{ s.shown }}</b>
         </p>
+        <p v-if="s.says" class="dim">{{ s.says }}</p>
         <!-- eslint-disable vue/no-v-html -- KaTeX output of our own formulas -->
         <WideBox v-if="s.expression" class="tex">
           <span v-html="html[s.id]?.symbol" /> = <span v-html="html[s.id]?.expression" />
@@ -76,9 +79,7 @@ watch(
           }}<template v-if="s.numbers"> at <span v-html="html[s.id]?.numbers" /></template>
         </WideBox>
         <!-- eslint-enable vue/no-v-html -->
-        <p class="value figure">
-          = {{ s.shown }}<span v-if="own(s)" class="dim"> ({{ own(s) }})</span>
-        </p>
+        <p v-if="own(s)" class="dim">in the formula's own unit {{ own(s) }}</p>
         <p class="source">
           {{ s.source.title }}<template v-if="s.source.edition">, {{ s.source.edition }}</template> ·
           {{ origins[s.source.origin] ?? s.source.origin }} · confidence {{ s.source.confidence }}
@@ -91,20 +92,52 @@ watch(
 </template>
 
 <style scoped>
+/* A chain of figures: each hangs on the one above it, its value on the right where the eye runs down. */
 .steps {
   list-style: none;
   margin: 0;
   padding: 0;
   display: grid;
-  gap: 14px;
 }
 li {
-  border-top: 1px solid var(--line);
-  padding-top: 10px;
+  position: relative;
+  padding: 10px 0 14px 26px;
   display: grid;
-  gap: 4px;
+  gap: 3px;
+}
+li::before {
+  content: '';
+  position: absolute;
+  left: 7px;
+  top: 0;
+  bottom: 0;
+  border-left: 2px solid var(--line);
+}
+li:first-child::before {
+  top: 18px;
+}
+li:last-child::before {
+  bottom: auto;
+  height: 18px;
+}
+li::after {
+  content: '';
+  position: absolute;
+  left: 1px;
+  top: 15px;
+  width: 10px;
+  height: 10px;
+  border: 2px solid var(--ink);
+  background: var(--sheet);
+}
+li:first-child::after {
+  background: var(--ink);
+}
+.asked span {
+  display: inline-block;
 }
 .asked {
+  border-bottom: 3px solid var(--ink);
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
@@ -114,17 +147,28 @@ li {
 .asked b {
   font-size: 1.625rem;
 }
-li.first {
-  border-top: 3px solid var(--ink);
-}
 .name {
-  font-weight: 600;
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 0 14px;
+  font: 600 1.125rem var(--face-label);
 }
-.name .dim {
-  font-weight: 400;
+.name span::first-letter,
+.asked span::first-letter {
+  text-transform: uppercase;
+}
+.name span {
+  display: inline-block;
+}
+.name .figure {
+  font: 600 1.1875rem var(--face-figure);
+  margin-left: auto;
 }
 .tex {
   padding: 4px 0;
+  white-space: nowrap;
 }
 /* In a formula a word stays a word: the product's own face, not that of a paper. */
 .tex :deep(.katex) {

@@ -104,17 +104,14 @@ def _wanted() -> sa.Select[Due, str, str, str]:
     )
 
 
-def list_dues(session: Session, drive_id: uuid.UUID | None = None) -> DueList:
-    """What is due and not done, the soonest first."""
+def list_dues(session: Session, drive_id: uuid.UUID | None = None, machine_id: uuid.UUID | None = None) -> DueList:
+    """What is due and not done, the soonest first: everywhere, at one machine, or at one drive."""
     wanted = _wanted()
-    return DueList(
-        dues=_due_lines(session, wanted if drive_id is None else wanted.where(col(Due.drive_id) == drive_id))
-    )
-
-
-def machine_dues(session: Session, machine_id: uuid.UUID) -> list[DueLine]:
-    """What is due at one machine and not done, the soonest first."""
-    return _due_lines(session, _wanted().where(col(Due.machine_id) == machine_id))
+    if drive_id is not None:
+        wanted = wanted.where(col(Due.drive_id) == drive_id)
+    if machine_id is not None:
+        wanted = wanted.where(col(Due.machine_id) == machine_id)
+    return DueList(dues=_due_lines(session, wanted))
 
 
 def _soon(until: datetime) -> tuple[sa.ColumnElement[bool], ...]:

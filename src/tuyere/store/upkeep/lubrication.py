@@ -13,7 +13,7 @@ from sqlmodel import Session, col
 from tuyere.calc.families.protocol import FAMILIES
 from tuyere.core.upkeep.lubrication import oil_points
 from tuyere.store.builds.tables import Build, Loop
-from tuyere.store.jobs.dues import machine_dues
+from tuyere.store.jobs.dues import list_dues
 from tuyere.store.machines.tables import Drive, Machine
 from tuyere.store.plumbing.rows import one
 from tuyere.store.upkeep.views import OilList, OilPointView
@@ -50,7 +50,7 @@ def oil_list(session: Session, machine_id: uuid.UUID) -> OilList:
     """Every kind of point with how it is done; where it is on this machine, and when it is due. Raises NotThere."""
     one(session, Machine, machine_id)
     here = _here(session, machine_id)
-    due = {d.reason: d for d in reversed(machine_dues(session, machine_id))}
+    due = {d.reason: d for d in reversed(list_dues(session, machine_id=machine_id).dues)}
     points = [
         OilPointView(
             key=p.key,

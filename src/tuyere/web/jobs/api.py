@@ -71,9 +71,10 @@ class JobsQuery(BaseModel):
 
 
 class DuesQuery(BaseModel):
-    """What is due: everywhere, or at one drive."""
+    """What is due: everywhere, at one machine or at one drive."""
 
     drive: uuid.UUID | None = None
+    machine: uuid.UUID | None = None
 
 
 @api.get("/drives/<uuid:ident>/templates", summary="Jobs a drive can have", responses=documented(TemplateList, 404))
@@ -181,7 +182,7 @@ def drawing(path: DrawingPath, query: InUnitsQuery) -> Response:
 def dues(query: DuesQuery) -> Response:
     """What is due, the soonest first."""
     with session() as s:
-        return answer(list_dues(s, query.drive))
+        return answer(list_dues(s, query.drive, query.machine))
 
 
 @api.post("/dues", summary="Put something on the round", responses=documented(DueLine, 404, 409))

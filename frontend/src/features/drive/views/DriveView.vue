@@ -5,7 +5,7 @@ import type { Notice } from '@/api/types'
 import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
 import { otherFaults } from '@/shared/format/faults'
-import { clock, isoDay, shortDate } from '@/shared/format/words'
+import { isoDay } from '@/shared/format/words'
 import { useAfterSight } from '@/shared/ui/afterSight'
 import { driveLabels } from '@/elevation/callOuts'
 import ElevationSheet from '@/elevation/ElevationSheet.vue'
@@ -14,11 +14,14 @@ import { inSystem } from '@/shared/format/designation'
 import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
+import ClutchSwitch from '../components/ClutchSwitch.vue'
 import DriveHead from '../components/DriveHead.vue'
 import DriveLinks from '../components/DriveLinks.vue'
 import DriveShell from '../components/DriveShell.vue'
+import EmptyDrive from '../components/EmptyDrive.vue'
 import IsolationLine from '../components/IsolationLine.vue'
 import NotHere from '../components/NotHere.vue'
+import ReadEarlier from '../components/ReadEarlier.vue'
 import PartsOf from '../components/PartsOf.vue'
 import GaugePicture from '../components/GaugePicture.vue'
 import StageNumber from '../components/StageNumber.vue'
@@ -167,13 +170,7 @@ onMounted(() => void load())
         :what="worked.answer.value?.sheet?.designation ?? inSystem(build?.what ?? '', settings.units)"
         :title="title"
       />
-      <p v-if="asOf" class="sheet as-of" role="status">
-        <template v-if="checking">As of {{ shortDate(asOf) }}, {{ clock(asOf) }}: checking</template>
-        <template v-else
-          >No connection. Tuyere shows what this device last read: {{ drive.name }}, {{ shortDate(asOf) }},
-          {{ clock(asOf) }}. <el-button @click="load()">Try again</el-button></template
-        >
-      </p>
+      <ReadEarlier v-if="asOf" :name="drive.name" :at="asOf" :checking="checking" @again="load()" />
       <TemporaryStrip v-if="build?.temporary && !worked.changed.value" :build="build" :today="day" />
       <IsolationLine v-if="handsOn && build" :id="id" :sources="drive.machine.energy_sources" />
       <DriveShell v-if="!worked.answer.value && build && !settled" :what="inSystem(build.what, settings.units)" />
@@ -204,45 +201,39 @@ onMounted(() => void load())
             @cancel="worked.problem.value = null"
             @how="ask"
           />
-          <AnswerColumn
-            class="the-answers"
-            :settled-for="worked.changed.value ? null : build?.settled_for"
-            :duty="drive.duty"
-            :answer="worked.answer.value"
-            :stage="stage"
-            :rows="rows.slice(1)"
-            :beside="beside?.word"
-            @how="ask"
-            @more="all = true"
-            @beside="besideOpen = true"
-            @assumption="toAssumption"
-          />
+          <!-- The number and its drawing are one task, what stands beside and under them one each. -->
+          <AfterFrames :frames="1">
+            <AnswerColumn
+              class="the-answers"
+              :settled-for="worked.changed.value ? null : build?.settled_for"
+              :duty="drive.duty"
+              :answer="worked.answer.value"
+              :stage="stage"
+              :rows="rows.slice(1)"
+              :beside="beside?.word"
+              @how="ask"
+              @more="all = true"
+              @beside="besideOpen = true"
+              @assumption="toAssumption"
+            />
+          </AfterFrames>
         </template>
         <DriveShell v-else-if="!settled" class="wide" />
-        <div v-else class="sheet empty wide">
-          <h2>Nothing drawn yet</h2>
-          <p v-if="worked.problem.value">The build on record cannot be worked:</p>
-          <FaultList v-if="worked.problem.value" :faults="otherFaults(worked.problem.value, [])" />
-          <p v-else>
-            Write down what is on it, or say what it must do and choose a drive. The drive is then drawn here to scale.
-          </p>
-          <div class="row">
-            <el-button type="primary" @click="stage = drive.duty ? 'choose' : 'duty'">{{
-              drive.duty ? 'Choose a drive for it' : 'Say what it must do'
-            }}</el-button>
-            <el-button @click="stage = 'found'">Write down what is there</el-button>
-          </div>
-        </div>
+        <section v-else-if="worked.problem.value" class="sheet wide unworked">
+          <h2>The build on record cannot be worked</h2>
+          <FaultList :faults="otherFaults(worked.problem.value, [])" />
+          <div class="row"><el-button @click="stage = 'found'">Write down what is there</el-button></div>
+        </section>
+        <EmptyDrive
+          v-else
+          class="wide"
+          :duty="drive.duty"
+          @choose="stage = 'choose'"
+          @duty="stage = 'duty'"
+          @found="stage = 'found'"
+        />
       </div>
-      <div v-if="around?.released" class="sheet unsaved" role="group" aria-label="The clutch">
-        <el-button :aria-pressed="!letGo" @click="letGo = false">Engaged</el-button>
-        <el-button :aria-pressed="letGo" @click="letGo = true">Let go</el-button>
-        <span v-if="letGo"
-          >Slack <b class="figure">{{ around.released.slack.shown }}</b>{{
-            around.released.drags ? ': it drags' : ''
-          }}</span
-        >
-      </div>
+      <ClutchSwitch v-if="around?.released" v-model="letGo" :released="around.released" />
       <div
         v-if="worked.changed.value"
         :ref="(el) => (unsavedBar = (el as HTMLElement | null) ?? undefined)"
@@ -283,63 +274,65 @@ onMounted(() => void load())
       />
       <StageStrip v-model="stage" :stages="stages" />
       <!-- What stands under the drawing comes when the drawing does: nothing is pushed away from under a finger. -->
-      <section v-if="ready" id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
-        <FoundStage
-          v-if="stage === 'found'"
-          :key="drive.builds.length"
-          :drive="drive"
-          :showing="build?.id ?? ''"
-          @saved="load()"
-          @open="show"
-        />
-        <DutyStage v-else-if="stage === 'duty'" :drive="drive" @saved="dutySaved" @again="load()" />
-        <ChooseStage
-          v-else-if="stage === 'choose'"
-          :drive="drive"
-          :layout="layout"
-          :today="today"
-          :standing="standing"
-          :around="around"
-          @pick="pick"
-          @loop="change"
-          @duty="stage = 'duty'"
-        />
-        <template v-else>
-          <p v-if="waits" class="dim waits" role="status">Working what to set…</p>
-          <TensionStage
-            v-else-if="worked.answer.value"
-            v-model:state="tension.state.value"
-            :answer="worked.answer.value"
-            :target="target?.result"
-            :pointers="pointers"
-            :says="tried.says.value"
-            :fault="gaugeFault"
-            @clear="tried.forget()"
-          />
-          <p v-else-if="settled">Tension follows from the drive: choose one first.</p>
-          <p v-if="wholeDrive && stage === 'tension'" class="row">
-            <el-button @click="wholeDrive = false">The strand to set</el-button>
-          </p>
-          <TensionEnds
-            v-if="target"
+      <AfterFrames v-if="ready" :frames="2">
+        <section id="panel" class="sheet panel" role="tabpanel" :aria-labelledby="'stage-' + stage">
+          <FoundStage
+            v-if="stage === 'found'"
+            :key="drive.builds.length"
             :drive="drive"
-            :target="target"
-            :schools="tension.schools.value"
-            :strands="around?.spans"
-            :span="tension.span.value"
-            :failed="failed"
+            :showing="build?.id ?? ''"
             @saved="load()"
-            @span="pickSpan"
+            @open="show"
           />
-          <p v-else-if="held && tension.problem.value" class="field-fault">{{ tension.problem.value.detail }}</p>
-          <TensionFall :id="id" @last="(l) => (lastRead = l)" />
-        </template>
-      </section>
-      <AfterFrames v-if="build && ready" :frames="1"
+          <DutyStage v-else-if="stage === 'duty'" :drive="drive" @saved="dutySaved" @again="load()" />
+          <ChooseStage
+            v-else-if="stage === 'choose'"
+            :drive="drive"
+            :layout="layout"
+            :today="today"
+            :standing="standing"
+            :around="around"
+            @pick="pick"
+            @loop="change"
+            @duty="stage = 'duty'"
+          />
+          <template v-else>
+            <p v-if="waits" class="dim waits" role="status">Working what to set…</p>
+            <TensionStage
+              v-else-if="worked.answer.value"
+              v-model:state="tension.state.value"
+              :answer="worked.answer.value"
+              :target="target?.result"
+              :pointers="pointers"
+              :says="tried.says.value"
+              :fault="gaugeFault"
+              @clear="tried.forget()"
+            />
+            <p v-else-if="settled">Tension follows from the drive: choose one first.</p>
+            <p v-if="wholeDrive && stage === 'tension'" class="row">
+              <el-button @click="wholeDrive = false">The strand to set</el-button>
+            </p>
+            <TensionEnds
+              v-if="target"
+              :drive="drive"
+              :target="target"
+              :schools="tension.schools.value"
+              :strands="around?.spans"
+              :span="tension.span.value"
+              :failed="failed"
+              @saved="load()"
+              @span="pickSpan"
+            />
+            <p v-else-if="held && tension.problem.value" class="field-fault">{{ tension.problem.value.detail }}</p>
+            <TensionFall :id="id" @last="(l) => (lastRead = l)" />
+          </template>
+        </section>
+      </AfterFrames>
+      <AfterFrames v-if="build && ready" :frames="3"
         ><DriveLinks :id="id" :plate="drive.plate" :around="around !== null"
       /></AfterFrames>
       <AroundFigures v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" @how="ask" />
-      <AfterFrames v-if="build && ready" :frames="2"><PartsOf :id="id" :key="build.id" /></AfterFrames>
+      <AfterFrames v-if="build && ready" :frames="4"><PartsOf :id="id" :key="build.id" /></AfterFrames>
       <HowCome
         v-if="how.title"
         :steps="worked.answer.value?.working ?? []"
@@ -407,12 +400,11 @@ onMounted(() => void load())
   grid-area: 1 / 1 / 3 / 3;
   align-content: center;
 }
+.unworked {
+  padding: 14px 18px;
+}
 .waiting {
   color: var(--dim);
-}
-.as-of {
-  padding: 6px 14px;
-  border-left: 6px solid var(--ink);
 }
 .panel {
   padding: 14px 18px;

@@ -6,7 +6,9 @@ import { api, attempt } from '@/api/client'
 import type { Handbook } from '@/api/types'
 import { setPlace } from '@/shared/state/place'
 
+import HowSure from '../components/HowSure.vue'
 import SetFormula from '../components/SetFormula.vue'
+import TableSketch from '../components/TableSketch.vue'
 
 const book = ref<Handbook>()
 const route = useRoute()
@@ -102,7 +104,10 @@ onMounted(async () => {
             the shelf too.</template
           >
         </p>
-        <h2 v-if="!held" class="subject">{{ subject }}</h2>
+        <div v-if="!held" class="subject">
+          <h2>{{ subject }}</h2>
+          <HowSure :of="[...tables, ...formulas]" />
+        </div>
         <h3 v-if="tables.length" class="kind">Tables</h3>
         <section v-for="t in tables" :id="t.id" :key="t.id" class="sheet table">
           <button
@@ -111,14 +116,17 @@ onMounted(async () => {
             :aria-expanded="open[t.id] === true"
             @click="open[t.id] = !open[t.id]"
           >
-            <h4>{{ t.title }}</h4>
-            <span
-              >{{ t.source }}<template v-if="t.edition">, {{ t.edition }}</template></span
-            >
-            <span class="dim"
-              >{{ t.recalled }} · confidence {{ t.confidence }} · {{ t.rows.length }} rows · between rows:
-              {{ t.rule }}</span
-            >
+            <span class="about">
+              <h4>{{ t.title }}</h4>
+              <span
+                >{{ t.source }}<template v-if="t.edition">, {{ t.edition }}</template></span
+              >
+              <span class="dim"
+                >{{ t.recalled }} · confidence {{ t.confidence }} · {{ t.rows.length }} rows · between rows:
+                {{ t.rule }}</span
+              >
+            </span>
+            <TableSketch :table="t" />
           </button>
           <div v-if="open[t.id]" class="body">
             <p v-if="t.notes">{{ t.notes }}</p>
@@ -197,11 +205,21 @@ onMounted(async () => {
 .find {
   max-width: 420px;
 }
+.subject {
+  display: grid;
+  gap: 4px;
+}
 .head {
   display: grid;
-  gap: 2px;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 2px 16px;
+  align-items: center;
   width: 100%;
   padding: 10px 16px;
+}
+.about {
+  display: grid;
+  gap: 2px;
 }
 .head h4 {
   margin: 0;

@@ -9,11 +9,14 @@ import { partWords, thumbSize } from '../logic/wall'
 
 // A drive on the wall: its true elevation at the wall's one scale, standing on its own floor line. Its place is taken at
 // once, in its own size; the drawing comes when it is near, so that hundreds of them cost nothing.
-const props = withDefaults(defineProps<{ elevation: Elevation | null; most?: number }>(), { most: 380 })
+const props = withDefaults(defineProps<{ elevation: Elevation | null; most?: number; scale?: number }>(), {
+  most: 380,
+  scale: undefined,
+})
 const box = ref<HTMLElement>()
 const near = useNear(box)
 const size = computed(() =>
-  props.elevation ? thumbSize(props.elevation, props.most) : { w: 110, h: 54, scale: 1, part: 1 },
+  props.elevation ? thumbSize(props.elevation, props.most, props.scale) : { w: 110, h: 54, scale: 1, part: 1 },
 )
 const frame = computed(() => {
   const e = props.elevation

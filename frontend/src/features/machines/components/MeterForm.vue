@@ -2,7 +2,9 @@
 import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
+import type { components } from '@/api/schema'
 import type { MeterView, Problem } from '@/api/types'
+import TypedBlank from '@/forms/TypedBlank.vue'
 import { faultAt, faultText, otherFaults } from '@/shared/format/faults'
 import { shortDate, thousands } from '@/shared/format/words'
 import { newId } from '@/shared/state/kept'
@@ -10,8 +12,12 @@ import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 import FaultList from '@/shared/ui/FaultList.vue'
 
-// The machine's running hours: what the meter shows now; from two readings the hours a day, and dates for what is due by hours.
-const props = defineProps<{ machine: string }>()
+import HourMeter from './HourMeter.vue'
+
+// The machine's running hours: its meter with what was last read, the hours a day that two readings say, and what is due
+// next by hours. What it shows now is one blank in a sentence.
+const props = defineProps<{ machine: string; dues?: readonly components['schemas']['DueLine'][] }>()
+const emit = defineEmits<{ kept: [] }>()
 const settings = useSettings()
 const meter = ref<MeterView>()
 const typed = ref('')
@@ -46,29 +52,42 @@ async function keep(reset: boolean) {
   if (got.ok) {
     meter.value = got.data
     typed.value = ''
+    emit('kept')
   }
 }
+// The next of what is due by the meter, and how far it is.
+const next = computed(() => {
+  const at = meter.value?.hours
+  if (at === null || at === undefined) return null
+  const by = (props.dues ?? [])
+    .filter((d) => d.by_hours !== null)
+    .sort((a, b) => (a.by_hours ?? 0) - (b.by_hours ?? 0))[0]
+  return by ? { title: by.title, at: by.by_hours ?? 0, left: (by.by_hours ?? 0) - at } : null
+})
 </script>
 
 <template>
-  <section class="sheet meter">
-    <h2>Running hours</h2>
+  <section class="sheet meter" aria-labelledby="meter-title">
+    <h2 id="meter-title">Running hours</h2>
+    <HourMeter :hours="meter?.hours ?? null" />
     <p v-if="meter?.at">
-      <b class="figure big">{{ thousands(meter.hours ?? 0) }}</b> h on
-      {{ shortDate(meter.at) }}
-      <span v-if="meter.per_day !== null" class="dim">
-        · about <span class="figure">{{ meter.per_day.toFixed(1) }}</span> h a day</span
-      >
-      <span v-else class="dim"> · one more reading on another day gives the hours a day</span>
+      Read on {{ shortDate(meter.at)
+      }}<template v-if="meter.per_day !== null"
+        >: about <b class="figure">{{ meter.per_day.toFixed(1) }}</b> hours a day.</template
+      ><template v-else>; one more reading on another day gives the hours a day.</template>
     </p>
-    <p v-else class="dim">Nobody has read its meter yet. With it, what is due by hours gets a date.</p>
-    <form class="row" @submit.prevent="keep(false)">
-      <label
-        >The meter shows, h
-        <input v-model="typed" inputmode="decimal" maxlength="12" :aria-invalid="Boolean(problem)" />
-      </label>
-      <button type="submit" class="key" :disabled="busy || !typed.trim()">Keep it</button>
-      <button v-if="backwards" type="button" class="key" :disabled="busy" @click="keep(true)">
+    <p v-else class="dim">Nobody has read it yet. With it, what is due by hours gets a date.</p>
+    <p v-if="next">
+      {{ next.title }} at <b class="figure">{{ thousands(next.at) }}</b> h:
+      <b class="figure" :class="{ late: next.left < 0 }">{{ thousands(Math.abs(next.left)) }}</b> h
+      {{ next.left < 0 ? 'over it' : 'to go' }}.
+    </p>
+    <form class="sentence" @submit.prevent="keep(false)">
+      <span
+        >Now it shows <TypedBlank v-model="typed" says="The meter shows, hours" unit="h" :bad="Boolean(fault)"
+      /></span>
+      <button type="submit" class="way" :disabled="busy || !typed.trim()">Keep it</button>
+      <button v-if="backwards" type="button" class="way" :disabled="busy" @click="keep(true)">
         It was set back or changed
       </button>
     </form>
@@ -82,26 +101,19 @@ async function keep(reset: boolean) {
   padding: 14px 16px;
   display: grid;
   gap: 8px;
+  align-content: start;
 }
-.big {
-  font-size: 1.625rem;
+.figure {
+  font-size: 1.1875rem;
 }
-label {
-  display: grid;
-  font-size: 0.9375rem;
-  color: var(--dim);
+.late {
+  color: var(--hot);
 }
-input {
-  min-height: 48px;
-  width: 170px;
-  font: 600 1.1875rem var(--face-figure);
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--dim);
-  padding: 0 10px;
-}
-.key {
-  min-height: 48px;
-  align-self: end;
+.sentence {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  font-size: 1.125rem;
 }
 </style>

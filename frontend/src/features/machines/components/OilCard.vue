@@ -10,8 +10,11 @@ import { newId } from '@/shared/state/kept'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
+import OilPicture from './OilPicture.vue'
+
 // What is oiled and greased on this machine: with what, how much, how often, and when next.
 const props = defineProps<{ machine: string }>()
+const emit = defineEmits<{ planned: [] }>()
 type Point = components['schemas']['OilPointView']
 const settings = useSettings()
 const points = ref<Point[]>([])
@@ -38,7 +41,10 @@ async function plan(p: Point) {
   const got = await save('POST', '/api/dues', body, p.what)
   busy.value = ''
   problem.value = got.ok ? null : got.problem
-  if (got.ok) await load()
+  if (got.ok) {
+    emit('planned')
+    await load()
+  }
 }
 const every = (p: Point) =>
   `every ${p.every_days} days${p.every_hours ? ` or ${p.every_hours.toLocaleString('en-US')} running hours` : ''}`
@@ -61,9 +67,11 @@ const every = (p: Point) =>
     >
       <summary v-if="group.more">Other points it may have ({{ group.list.length }})</summary>
       <div v-for="p in group.list" :key="p.key" class="point">
-        <div>
-          <b>{{ p.what }}</b> <span v-if="p.drives.length" class="dim">on {{ p.drives.join(', ') }}</span>
-          <p>{{ p.lubricant }}: {{ p.amount }}, {{ every(p) }}.</p>
+        <OilPicture :point="p.key" />
+        <div class="says">
+          <b class="what">{{ p.what }}</b> <span v-if="p.drives.length" class="dim">on {{ p.drives.join(', ') }}</span>
+          <p class="amount">{{ p.amount }}</p>
+          <p>{{ p.lubricant }}, {{ every(p) }}</p>
           <p class="dim">
             <span aria-hidden="true">▲</span> {{ p.too_much }} {{ p.guard[0]?.toUpperCase() }}{{ p.guard.slice(1) }}.
           </p>
@@ -71,7 +79,16 @@ const every = (p: Point) =>
         <span v-if="p.due" class="due"
           >due <b class="figure">{{ p.due.when ? shortDate(p.due.when) : 'by hours' }}</b></span
         >
-        <button v-else type="button" class="way" :disabled="busy === p.key" @click="plan(p)">Plan it</button>
+        <button
+          v-else
+          type="button"
+          class="way"
+          :disabled="busy === p.key"
+          :aria-label="`Plan it: ${p.what}`"
+          @click="plan(p)"
+        >
+          Plan it
+        </button>
       </div>
     </component>
   </section>
@@ -92,21 +109,28 @@ summary {
 }
 .point {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: 76px minmax(0, 1fr) auto;
   gap: 4px 16px;
   align-items: center;
   padding: 8px 0;
   border-bottom: 1px solid var(--line);
+}
+.what {
+  font: 600 1.125rem var(--face-label);
+}
+.amount {
+  font-weight: 600;
 }
 .due {
   text-align: right;
 }
 @media (max-width: 700px) {
   .point {
-    grid-template-columns: 1fr;
+    grid-template-columns: 76px minmax(0, 1fr);
   }
-  .due {
-    text-align: left;
+  .point > :last-child {
+    grid-column: 2;
+    justify-self: start;
   }
 }
 </style>

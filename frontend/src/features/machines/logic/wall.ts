@@ -69,11 +69,22 @@ export const SCALE = 0.095
 const MARGIN = 7
 /** A row of the wall is no higher than this, in px. */
 const TALLEST = 220
-export function thumbSize(e: Elevation, most: number): { w: number; h: number; scale: number; part: number } {
+export function thumbSize(
+  e: Elevation,
+  most: number,
+  at?: number,
+): { w: number; h: number; scale: number; part: number } {
   let part = 1
-  while ((e.width * SCALE * part + 2 * MARGIN > most || e.height * SCALE * part > TALLEST) && part > 1 / 16) part /= 2
-  const scale = SCALE * part
+  while (!at && (e.width * SCALE * part + 2 * MARGIN > most || e.height * SCALE * part > TALLEST) && part > 1 / 16)
+    part /= 2
+  const scale = at ?? SCALE * part
   return { w: Math.max(e.width * scale + 2 * MARGIN, 64), h: e.height * scale + MARGIN + 10, scale, part }
 }
 /** How a part of the scale is said. */
 export const partWords = (part: number): string => (part === 1 ? '' : `drawn at 1/${Math.round(1 / part)}`)
+
+/** The one scale, pixels to the mm, at which every drive of a machine fits a cell so wide and high; none is drawn too large. */
+export function oneScale(of: readonly Elevation[], wide: number, high: number): number {
+  const each = of.map((e) => Math.min((wide - 2 * MARGIN) / e.width, (high - MARGIN - 10) / e.height))
+  return Math.min(4 * SCALE, ...each)
+}

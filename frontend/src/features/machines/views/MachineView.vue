@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 
 import { api, attempt } from '@/api/client'
+import type { components } from '@/api/schema'
 import type { Drive, Machine, Problem } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
 import IsolationList from '@/shared/ui/IsolationList.vue'
-import StateMark from '@/shared/ui/StateMark.vue'
 import WordField from '@/shared/ui/WordField.vue'
 import { faultAt, otherFaults } from '@/shared/format/faults'
 import { newId, useKept } from '@/shared/state/kept'
@@ -14,11 +14,12 @@ import { save } from '@/shared/state/outbox'
 import { areaCrumb, setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
-import type { WallDrive } from '../logic/wall'
+import { oneScale, type WallDrive } from '../logic/wall'
 import MachineForm from '../components/MachineForm.vue'
-import DriveThumb from '../components/DriveThumb.vue'
+import DriveCell from '../components/DriveCell.vue'
 import MeterForm from '../components/MeterForm.vue'
 import OilCard from '../components/OilCard.vue'
+import ToCome from '../components/ToCome.vue'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
@@ -29,6 +30,18 @@ const driveProblem = ref<Problem | null>(null)
 const editing = ref(false)
 // Its drives as they hang on the wall; the page stands without them.
 const hung = ref<Record<string, WallDrive>>({})
+// All of them at one scale, as large as the largest lets them be; a few have more room than many.
+const cell = computed(() => {
+  if (window.innerWidth < 700) return { wide: window.innerWidth / 2 - 40, high: 190 }
+  return (machine.value?.drives.length ?? 0) <= 3 ? { wide: 370, high: 230 } : { wide: 280, high: 190 }
+})
+const scale = computed(() => {
+  const drawn = Object.values(hung.value).flatMap((d) => (d.elevation ? [d.elevation] : []))
+  return oneScale(drawn, cell.value.wide - 18, cell.value.high)
+})
+const adding = ref(false)
+const come = ref<InstanceType<typeof ToCome>>()
+const dues = ref<components['schemas']['DueLine'][]>([])
 const { value: fresh, forget } = useKept(`drive.new.${props.id}`, () => ({ id: newId(), name: '' }))
 
 async function load() {
@@ -70,31 +83,43 @@ onMounted(load)
       </div>
       <MachineForm v-if="editing" :machine="machine" @saved="load" />
       <IsolationList :sources="machine.energy_sources" />
-      <section class="sheet drives">
-        <h2>Drives</h2>
-        <router-link v-for="d in machine.drives" :key="d.id" :to="`/drives/${d.id}`" class="drive">
-          <DriveThumb :elevation="hung[d.id]?.elevation ?? null" :most="300" />
-          <strong dir="auto">{{ d.name }}</strong>
-          <span class="figure">{{ d.fitted || 'nothing known yet' }}</span>
-          <span class="mark"
-            ><StateMark :state="(hung[d.id]?.state as 'fine' | undefined) ?? (d.fitted ? 'fine' : 'none')" />
-            {{ hung[d.id]?.why ?? d.state }}</span
-          >
-        </router-link>
-        <p v-if="!machine.drives.length" class="dim">
-          No drive yet. Give the first one a name: what it drives, or where it sits.
-        </p>
-        <form class="row" @submit.prevent="addDrive">
+      <section class="sheet drives" aria-labelledby="drives-title">
+        <div class="row spread">
+          <h2 id="drives-title">Drives</h2>
+          <button v-if="machine.drives.length && !adding" type="button" class="way" @click="adding = true">
+            Another drive
+          </button>
+        </div>
+        <form v-if="adding || !machine.drives.length" class="row new" @submit.prevent="addDrive">
+          <p v-if="!machine.drives.length" class="dim">
+            No drive yet. Give the first one a name: what it drives, or where it sits.
+          </p>
           <WordField v-model="fresh.name" label="Name of a new drive" :fault="faultAt(driveProblem, 'name')" />
           <el-button type="primary" native-type="submit" class="add">Add the drive</el-button>
+          <FaultList :faults="otherFaults(driveProblem, ['name'])" />
         </form>
-        <FaultList :faults="otherFaults(driveProblem, ['name'])" />
+        <div class="cells" :style="{ '--cell': `${cell.wide}px` }">
+          <DriveCell
+            v-for="d in machine.drives"
+            :id="d.id"
+            :key="d.id"
+            :name="d.name"
+            :what="d.fitted"
+            :state="(hung[d.id]?.state as 'fine' | undefined) ?? (d.fitted ? 'fine' : 'none')"
+            :why="hung[d.id]?.why ?? d.state"
+            :elevation="hung[d.id]?.elevation ?? null"
+            :scale="scale"
+          />
+        </div>
       </section>
-      <MeterForm :key="machine.id" :machine="machine.id" />
-      <OilCard :key="machine.id" :machine="machine.id" />
-      <p>
-        <router-link :to="`/machines/${machine.id}/timeline`" class="time">Timeline of this machine</router-link>
-        <router-link :to="{ path: '/files', query: { machine: machine.id } }" class="time"
+      <div class="beside">
+        <ToCome ref="come" :key="machine.id" :machine="machine.id" @read="(d) => (dues = d)" />
+        <MeterForm :key="machine.id" :machine="machine.id" :dues="dues" @kept="come?.load()" />
+      </div>
+      <OilCard :key="machine.id" :machine="machine.id" @planned="come?.load()" />
+      <p class="row">
+        <router-link :to="`/machines/${machine.id}/timeline`" class="way">Timeline of this machine</router-link>
+        <router-link :to="{ path: '/files', query: { machine: machine.id } }" class="way"
           >Its record as a file</router-link
         >
       </p>
@@ -107,52 +132,33 @@ onMounted(load)
 .drives {
   padding: 14px 16px;
   display: grid;
-  gap: 6px;
+  gap: 10px;
 }
-.drive {
+.cells {
   display: grid;
-  grid-template-columns: minmax(120px, 310px) 1.4fr 1fr 1.2fr;
-  gap: 14px;
-  align-items: center;
-  min-height: 56px;
-  padding: 6px 0;
-  text-decoration: none;
-  border-bottom: 1px solid var(--line);
-  color: var(--touch);
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, var(--cell)), 1fr));
+  gap: 8px;
 }
-.drive > * {
-  min-width: 0;
-  overflow-wrap: anywhere;
+.beside {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(300px, 2fr);
+  gap: 12px;
 }
-.drive strong {
-  text-decoration: underline;
-  text-underline-offset: 4px;
-}
-.drive .figure,
-.mark {
-  color: var(--ink);
-}
-.mark {
-  display: flex;
-  align-items: center;
-  gap: 7px;
-}
-@media (max-width: 700px) {
-  .drive {
+@media (max-width: 900px) {
+  .beside {
     grid-template-columns: minmax(0, 1fr);
-    gap: 2px;
   }
 }
-.time {
-  display: inline-grid;
-  align-items: center;
-  min-height: 44px;
+@media (max-width: 700px) {
+  .cells {
+    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  }
 }
 .add {
   align-self: start;
   margin-top: 22px;
 }
-form {
-  margin-top: 10px;
+.new > p {
+  flex: 1 0 100%;
 }
 </style>

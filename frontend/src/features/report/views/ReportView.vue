@@ -75,6 +75,13 @@ const keys = computed(() => {
     },
   ]
 })
+// Bars: the latest is the longest; a fix for a while goes from its day to the promised one.
+const worstLate = computed(() => Math.max(1, ...(report.value?.late.map((x) => x.days) ?? [])))
+const part = (x: number, of: number) => `${Math.min(1, Math.max(0, x / of)) * 100}%`
+function along(x: components['schemas']['OpenFix']): string {
+  const stood = Math.max(0, (Date.parse(until.value) - Date.parse(x.since)) / 86_400_000)
+  return part(stood, stood + Math.max(0, x.days_left ?? 0) || 1)
+}
 </script>
 
 <template>
@@ -175,6 +182,7 @@ const keys = computed(() => {
                 {{ x.title }}
               </span>
               <span class="figure">{{ x.days ? counted(x.days, 'day') : 'today' }}</span>
+              <span class="days-late" aria-hidden="true" :style="{ width: part(x.days, worstLate) }" />
             </li>
           </ul>
           <p v-if="report.late_count > 12" class="dim">{{ report.late_count - 12 }} more: the table has them.</p>
@@ -191,6 +199,10 @@ const keys = computed(() => {
               <span v-if="x.days_left !== null" class="figure" :class="{ hot: x.days_left < 0 }">{{
                 x.days_left < 0 ? `${counted(-x.days_left, 'day')} over` : `${counted(x.days_left, 'day')} left`
               }}</span>
+              <!-- Its way from the day it was fitted to the day that was promised, and how far along it was at the end. -->
+              <span v-if="x.days_left !== null" class="way-to" aria-hidden="true"
+                ><span :class="{ over: x.days_left < 0 }" :style="{ width: along(x) }"
+              /></span>
             </li>
           </ul>
         </section>
@@ -242,7 +254,7 @@ const keys = computed(() => {
   align-items: center;
 }
 .head .segments button {
-  flex: 1;
+  flex: 1 0 auto;
   white-space: nowrap;
 }
 .days {
@@ -294,6 +306,25 @@ const keys = computed(() => {
   display: grid;
   min-height: 44px;
   align-items: center;
+}
+.days-late {
+  grid-column: 1 / -1;
+  height: 8px;
+  min-width: 2px;
+  background: var(--hot);
+}
+.way-to {
+  grid-column: 1 / -1;
+  height: 10px;
+  border: 1.5px solid var(--ink);
+}
+.way-to span {
+  display: block;
+  height: 100%;
+  background: var(--ink);
+}
+.over {
+  background: var(--hot) !important;
 }
 .hot {
   color: var(--hot);

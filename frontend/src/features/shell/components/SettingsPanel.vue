@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import WordField from '@/shared/ui/WordField.vue'
+import TypedBlank from '@/forms/TypedBlank.vue'
 import { useSettings } from '@/shared/state/settings'
+
+import SettingPicture from './SettingPicture.vue'
 
 const open = defineModel<boolean>({ required: true })
 const settings = useSettings()
@@ -10,9 +12,9 @@ const CHOICES = [
     now: () => settings.theme as string,
     take: (k: string) => (settings.theme = k as typeof settings.theme),
     choices: [
-      { key: 'device', words: 'as the device' },
-      { key: 'light', words: 'light' },
-      { key: 'dark', words: 'dark' },
+      { key: 'device', words: 'as the device', shows: 'both' },
+      { key: 'light', words: 'light', shows: 'light' },
+      { key: 'dark', words: 'dark', shows: 'dark' },
     ],
   },
   {
@@ -20,8 +22,8 @@ const CHOICES = [
     now: () => settings.wheelWord as string,
     take: (k: string) => (settings.wheelWord = k as typeof settings.wheelWord),
     choices: [
-      { key: 'sheave', words: 'sheave' },
-      { key: 'pulley', words: 'pulley' },
+      { key: 'sheave', words: 'sheave', shows: 'wheel' },
+      { key: 'pulley', words: 'pulley', shows: 'wheel' },
     ],
   },
   {
@@ -29,9 +31,9 @@ const CHOICES = [
     now: () => settings.recheck as string,
     take: (k: string) => (settings.recheck = k as typeof settings.recheck),
     choices: [
-      { key: '24-hours', words: 'at 24 hours' },
-      { key: '50-hours', words: 'at 50 running hours' },
-      { key: 'all', words: 'at both' },
+      { key: '24-hours', words: 'at 24 hours', shows: 'first' },
+      { key: '50-hours', words: 'at 50 running hours', shows: 'second' },
+      { key: 'all', words: 'at both', shows: 'all' },
     ],
   },
 ]
@@ -40,7 +42,10 @@ const CHOICES = [
 <template>
   <el-dialog v-model="open" title="On this device" width="min(460px, 94vw)" append-to-body>
     <div class="settings">
-      <WordField v-model="settings.name" label="Your name, as it stands on what you save" />
+      <p class="sentence">
+        On what I save stands
+        <TypedBlank v-model="settings.name" says="Your name, as it stands on what you save" :wide="14" words />
+      </p>
       <div v-for="s in CHOICES" :key="s.label" role="group" :aria-label="s.label">
         <p class="label">{{ s.label }}</p>
         <div class="segments" translate="no">
@@ -52,11 +57,16 @@ const CHOICES = [
             :aria-pressed="s.now() === c.key"
             @click="s.take(c.key)"
           >
+            <SettingPicture :shows="c.shows" />
             {{ c.words }}
           </button>
         </div>
       </div>
-      <WordField v-model="settings.money" label="Your money, its sign or short name" />
+      <p class="sentence">
+        Money is written
+        <TypedBlank v-model="settings.money" says="Your money, its sign or short name" :wide="4" words />:
+        <b class="figure">428.00 ¤</b>
+      </p>
       <div>
         <p class="label">The shop's record</p>
         <router-link class="way" to="/files" @click="open = false">Out and in</router-link>
@@ -70,6 +80,15 @@ const CHOICES = [
 .settings {
   display: grid;
   gap: 18px;
+}
+.sentence {
+  font-size: 1.125rem;
+}
+.segments button {
+  display: inline-grid;
+  justify-items: center;
+  gap: 2px;
+  padding: 6px 12px;
 }
 .way + .way {
   margin-left: 8px;
