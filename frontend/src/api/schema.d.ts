@@ -10389,6 +10389,11 @@ export interface components {
          * @description A figure of the drive beside a step.
          */
         FigureShown: {
+            /**
+             * Drawn
+             * @description its numbers for a picture: a length in mm, the ends of a band of force in the person's unit
+             */
+            drawn: number[];
             /** Label */
             label: string;
             /** Name */
@@ -12279,6 +12284,12 @@ export interface components {
              * Format: uuid
              */
             drive_id: string;
+            /**
+             * Elevation
+             * @description the drive to scale, of a job that is open
+             * @default null
+             */
+            elevation?: components["schemas"]["ElevationOut"] | null;
             /**
              * Id
              * Format: uuid

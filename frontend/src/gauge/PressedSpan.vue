@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
+import { gaugeFull, gaugeTurn, tapeMarks } from './tape'
+
 // The strand that is pressed: dashed where it lies, dark where it is pressed, by its true size, with a tape's own marks
 // beside it; on the arrow the gauge with its band.
 const props = defineProps<{
@@ -23,30 +25,12 @@ const scale = computed(() => [1, 2, 4, 8].find((k) => (props.mm * PX_MM) / k <= 
 const deep = computed(() => Math.max((props.mm * PX_MM) / scale.value, 3))
 const Y = 96
 const X = { a: 10, mid: 172, b: 334 }
-const marks = computed(() => {
-  const step = (props.us ? 25.4 / 16 : 1) * (PX_MM / scale.value)
-  return Array.from({ length: Math.min(Math.floor((deep.value + 34) / step) + 1, 90) }, (_, n) => ({
-    y: Y + n * step,
-    long: props.us
-      ? n % 16 === 0
-        ? 26
-        : n % 8 === 0
-          ? 19
-          : n % 4 === 0
-            ? 14
-            : n % 2 === 0
-              ? 10
-              : 6
-      : n % 10 === 0
-        ? 24
-        : n % 5 === 0
-          ? 16
-          : 8,
-  }))
-})
+const marks = computed(() =>
+  tapeMarks(PX_MM / scale.value, deep.value + 34, props.us).map((m) => ({ y: Y + m.at, long: 26 * m.long })),
+)
 // The dial goes from nothing to well over the band, three quarters of a turn round.
-const full = computed(() => Math.max((props.high ?? 1) * 1.5, (props.now ?? 0) * 1.05))
-const turn = (v: number) => -225 + (270 * Math.min(v, full.value)) / full.value
+const full = computed(() => gaugeFull(props.high, props.now))
+const turn = (v: number) => gaugeTurn(v, full.value)
 const on = (deg: number, r: number) => {
   const a = (deg * Math.PI) / 180
   return `${X.mid + r * Math.cos(a)} ${40 + r * Math.sin(a)}`

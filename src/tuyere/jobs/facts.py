@@ -12,6 +12,7 @@ from tuyere.calc.entry import reading_in
 from tuyere.calc.families.protocol import AnyFamily, of_calc
 from tuyere.calc.frame import Frame
 from tuyere.calc.held import HeldDrive, Scale, on_span, pull_per_newton
+from tuyere.calc.kinds import in_system
 from tuyere.calc.maker import maker_band
 from tuyere.calc.registry import Input, Units, find, work
 from tuyere.calc.sheet import SheetOut
@@ -27,13 +28,17 @@ from tuyere.jobs.lever import Lever, lever_of
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class FigureOfDrive:
-    """A figure by its template name: in words, and as it is shown; ``low`` and ``high`` in the core's unit where it is a limit."""
+    """A figure by its template name: in words, and as it is shown; ``low`` and ``high`` in the core's unit where it is a limit.
+
+    ``drawn`` are its numbers for a picture: a length in mm, the ends of a band of force as a gauge in the person's unit has them.
+    """
 
     name: str
     label: str
     shown: str
     low: float | None = None
     high: float | None = None
+    drawn: tuple[float, ...] = ()
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -213,7 +218,10 @@ def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
     if name == "span":
         return FigureOfDrive(name=name, label="free span", shown=f(float(hold.span_mm), "length", "tape").shown)
     if name == "deflection":
-        return FigureOfDrive(name=name, label="press in by", shown=f(scale.deflection_mm, "length", "tape").shown)
+        deep = scale.deflection_mm
+        return FigureOfDrive(
+            name=name, label="press in by", shown=f(deep, "length", "tape").shown, drawn=(float(deep),)
+        )
     if name == "tension_band":
         found = known.band(state)
         if found is None:
@@ -226,5 +234,8 @@ def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
             shown=f"{least.number} to {most.shown} at {f(scale.deflection_mm, 'length', 'tape').shown}",
             low=float(band.low_n),
             high=float(band.high_n),
+            drawn=tuple(
+                in_system(float(scale.force_n(float(n))), "force", known.units) for n in (band.low_n, band.high_n)
+            ),
         )
     return None

@@ -18,6 +18,7 @@ from tuyere.jobs.job import Event, Job, advance
 from tuyere.jobs.lever import take_up_word
 from tuyere.jobs.situation import JobStep, Situation, Source, steps_for
 from tuyere.jobs.words import Mounting, TakeUp, words
+from tuyere.store.builds.drawn import drawn_of
 from tuyere.store.builds.tables import Build
 from tuyere.store.jobs.dues import after_closing
 from tuyere.store.jobs.findings import keep_finding
@@ -356,7 +357,15 @@ def list_jobs(
         which.append(col(JobRow.drive_id) == drive_id)
     if state:
         which.append(col(JobRow.state) == state)
-    return JobList(jobs=job_lines(session, *which, most=100))
+    lines = job_lines(session, *which, most=100)
+    # Only those that are open are drawn: they are few, and gone on with from the list.
+    drawn = drawn_of(session, [x.drive_id for x in lines if x.state == "open"])
+    return JobList(
+        jobs=[
+            x.model_copy(update={"elevation": drawn[x.drive_id][1]}) if x.state == "open" and x.drive_id in drawn else x
+            for x in lines
+        ]
+    )
 
 
 def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:

@@ -288,7 +288,7 @@ def _step_view(session: Session, of: Told, step: JobStep, known: DriveKnown) -> 
         grade=state.grade,
         exception=state.exception,
         round=len(state.rounds),
-        figures=[FigureShown(name=f.name, label=f.label, shown=f.shown) for f in figures],
+        figures=[FigureShown(name=f.name, label=f.label, shown=f.shown, drawn=list(f.drawn)) for f in figures],
         limit=limit,
         asked=[]
         if got is None

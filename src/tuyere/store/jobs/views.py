@@ -18,6 +18,9 @@ class FigureShown(Answer):
     name: str
     label: str
     shown: str
+    drawn: list[float] = Field(
+        description="its numbers for a picture: a length in mm, the ends of a band of force in the person's unit"
+    )
 
 
 class AskedView(Answer):
@@ -175,6 +178,7 @@ class JobLine(Answer):
     closed_at: datetime | None
     steps_done: int
     steps_all: int
+    elevation: ElevationOut | None = Field(default=None, description="the drive to scale, of a job that is open")
 
 
 class JobList(Answer):

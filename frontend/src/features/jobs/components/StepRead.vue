@@ -56,6 +56,12 @@ const setWord = computed(() => {
   const next = props.step.asked.find((a) => a.target === following.value)
   return `Set ${typed.value || '…'}${next ? `, next ${next.label}` : ''}`
 })
+// What stands on the pad falls on the picture's gauge, where it is a force in the gauge's own unit.
+const onGauge = computed(() => {
+  const usual = asked.value?.units[asked.value.kinds.indexOf('force')]
+  const n = Number(typed.value)
+  return kind.value === 'force' && unitWord.value === usual && typed.value && Number.isFinite(n) ? n : undefined
+})
 const alignment = computed(() =>
   props.step.said?.calc === 'alignment' ? (props.step.said.result as unknown as Line) : null,
 )
@@ -158,8 +164,15 @@ watch(
 </script>
 
 <template>
-  <div class="read">
-    <TensionPicture v-if="step.reads === 'tension'" :step="step" :at="at" :by-note="kind === 'frequency'" />
+  <div class="read" :class="{ asking: at && asked }">
+    <TensionPicture
+      v-if="step.reads === 'tension'"
+      :step="step"
+      :at="at"
+      :by-note="kind === 'frequency'"
+      :us="settings.units === 'us'"
+      :now="onGauge"
+    />
     <GapsPicture v-else-if="step.reads === 'gaps' && !result" :at="at" :read="read" :string="tool === 'string'" />
     <HandledPicture
       v-else-if="elevation && !['tension', 'gaps'].includes(step.reads)"
@@ -169,25 +182,24 @@ watch(
     <template v-if="at && asked">
       <div class="ask">
         <h2>{{ asked.label.charAt(0).toUpperCase() + asked.label.slice(1) }}</h2>
-        <span class="aim">
-          <template v-if="step.limit"
-            >aim <b class="figure">{{ step.limit }}</b></template
-          >
-        </span>
+        <span v-if="step.limit" class="aim"
+          >aim <b class="figure">{{ step.limit }}</b></span
+        >
+        <button v-if="canTake" type="button" class="key take" :disabled="by.taking.value || busy" @click="take">
+          Take reading<small v-if="place.twin && !by.lately.value">from the simulated machine</small>
+        </button>
       </div>
       <p v-if="!read.length" class="dim small">{{ stepWords(step.words) }}</p>
       <p v-if="step.caution" class="care">▲ {{ stepWords(step.caution) }}</p>
-      <div v-if="canTake" class="by">
-        <button type="button" class="key" :disabled="by.taking.value || busy" @click="take">Take reading</button>
-        <span v-if="origin === 'instrument'" class="dim small"
-          >{{ instrument.label }} {{ instrument.serial }}{{ instrument.simulated ? ', simulated' : '' }}</span
-        >
-        <span v-else-if="by.lately.value" class="dim small"
-          >{{ by.lately.value.label }} {{ by.lately.value.serial }} shows {{ by.lately.value.typed }}</span
-        >
-        <span v-else-if="by.problem.value" class="field-fault" role="alert">{{ by.problem.value.detail }}</span>
-        <span v-else class="dim small">from the simulated machine</span>
-      </div>
+      <template v-if="canTake">
+        <p v-if="origin === 'instrument'" class="dim small">
+          {{ instrument.label }} {{ instrument.serial }}{{ instrument.simulated ? ', simulated' : '' }}
+        </p>
+        <p v-else-if="by.lately.value" class="dim small">
+          {{ by.lately.value.label }} {{ by.lately.value.serial }} shows {{ by.lately.value.typed }}
+        </p>
+        <p v-else-if="by.problem.value" class="field-fault" role="alert">{{ by.problem.value.detail }}</p>
+      </template>
       <p v-if="step.reads === 'gaps' && kind === 'gap' && !read.length" class="dim small">
         Behind the line is plus, in front of it minus. Touches: 0.
       </p>
@@ -323,34 +335,47 @@ watch(
 .read > :deep(.picture) {
   max-height: 21vh;
 }
-/* Room for the key that takes a reading: all of the pad stays in sight on a phone. */
-.read:has(.by) > :deep(.picture) {
-  max-height: 14vh;
-}
+/* What is asked and what is aimed at, and beside both the key that takes a reading: the pad stays in sight on a phone. */
 .ask {
-  display: flex;
-  justify-content: space-between;
-  align-items: baseline;
-  gap: 10px;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 0 10px;
 }
 .ask h2 {
   font-size: 1.6875rem;
+  line-height: 1.1;
+}
+.aim {
+  grid-column: 1;
+}
+.take {
+  grid-column: 2;
+  grid-row: 1 / span 2;
+  min-height: 56px;
+  flex: none;
+}
+/* At a desk the picture has the room beside the pad. */
+@media (min-width: 1000px) {
+  .asking {
+    grid-template-columns: minmax(0, 1fr) 430px;
+    column-gap: 16px;
+    align-items: start;
+  }
+  .asking > * {
+    grid-column: 2;
+  }
+  .asking > :deep(.picture) {
+    grid-column: 1;
+    grid-row: 1 / span 9;
+    max-height: 62vh;
+  }
 }
 .aim b {
   font-size: 1.0625rem;
 }
 .small {
   font-size: 0.9375rem;
-}
-.by {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.by .key {
-  min-height: 48px;
-  flex: none;
 }
 .views {
   display: grid;

@@ -2,10 +2,32 @@
 import { computed } from 'vue'
 
 import type { JobStep } from '@/api/types'
+import { gaugeFull, gaugeTurn, tapeMarks } from '@/gauge/tape'
 
-// The span to press: dashed where the belt lies, dark where it is pressed, the tape beside it; right, the set seen from its edge.
-const props = defineProps<{ step: JobStep; at: string; byNote: boolean }>()
-const shown = (name: string) => props.step.figures.find((f) => f.name === name)?.shown ?? ''
+// The span to press: dashed where the belt lies, dark where it is pressed; the tape beside it reads true, the gauge on it has
+// its band and what stands on the pad; right, the set seen from its edge.
+const props = defineProps<{ step: JobStep; at: string; byNote: boolean; us: boolean; now?: number }>()
+const figure = (name: string) => props.step.figures.find((f) => f.name === name)
+const shown = (name: string) => figure(name)?.shown ?? ''
+const DEEP = 36
+const Y = 90
+const marks = computed(() => {
+  const mm = figure('deflection')?.drawn[0]
+  return mm ? tapeMarks(DEEP / mm, DEEP + 26, props.us) : []
+})
+const band = computed(() => figure('tension_band')?.drawn ?? [])
+const GAUGE = { x: 143, y: 38, r: 33 }
+const on = (v: number, r: number) => {
+  const a = (gaugeTurn(v, gaugeFull(band.value[1], props.now)) * Math.PI) / 180
+  return [GAUGE.x + r * Math.cos(a), GAUGE.y + r * Math.sin(a)] as const
+}
+const arc = computed(() => {
+  const [low, high] = band.value
+  if (low === undefined || high === undefined) return ''
+  const full = gaugeFull(high, props.now)
+  const far = gaugeTurn(high, full) - gaugeTurn(low, full) > 180 ? 1 : 0
+  return `M${on(low, 27).join(' ')}A27 27 0 ${far} 1 ${on(high, 27).join(' ')}`
+})
 const belts = computed(() => {
   const odd = (props.step.said?.result as { odd_belt?: number | null } | null)?.odd_belt ?? null
   const few = props.step.asked.slice(0, 8)
@@ -19,7 +41,6 @@ const belts = computed(() => {
     w: Math.min(13, wide * 0.4),
   }))
 })
-const marks = Array.from({ length: 9 }, (_, n) => ({ y: 66 + n * 9, long: n % 4 === 0 ? 14 : n % 2 === 0 ? 10 : 6 }))
 </script>
 
 <template>
@@ -29,26 +50,44 @@ const marks = Array.from({ length: 9 }, (_, n) => ({ y: 66 + n * 9, long: n % 4 
     role="img"
     :aria-label="`Mid-span, ${byNote ? 'pluck it' : `press in by ${shown('deflection')}`}`"
   >
-    <line x1="14" y1="66" x2="272" y2="66" class="thin dash" />
+    <line x1="14" :y1="Y" x2="272" :y2="Y" class="thin dash" />
     <template v-if="byNote">
-      <path d="M14 66 Q143 92 272 66" class="belt" />
-      <path d="M14 66 Q143 40 272 66" class="thin dash" />
-      <path d="M143 116v-22m-6 8l6-8 6 8" class="arrow" />
-      <text x="143" y="136" class="cap" text-anchor="middle">pluck mid-span</text>
+      <path :d="`M14 ${Y} Q143 ${Y + 26} 272 ${Y}`" class="belt" />
+      <path :d="`M14 ${Y} Q143 ${Y - 26} 272 ${Y}`" class="thin dash" />
+      <path :d="`M143 ${Y + 50}v-22m-6 8l6-8 6 8`" class="arrow" />
+      <text x="160" :y="Y + 52" class="cap">pluck mid-span</text>
     </template>
     <template v-else>
-      <path d="M14 66 L143 102 L272 66" class="belt" />
-      <path d="M143 18v70m-9-12l9 12 9-12" class="arrow" />
-      <text x="132" y="30" class="cap" text-anchor="end">press square</text>
-      <rect x="154" y="58" width="28" height="88" class="tape" />
-      <line v-for="m in marks" :key="m.y" x1="154" :x2="154 + m.long" :y1="m.y" :y2="m.y" class="thin" />
-      <path d="M143 102H184" class="thin" />
-      <path d="M184 102l10-5v10z" class="solid" />
-      <text x="192" y="128" class="big">{{ shown('deflection') }}</text>
+      <path :d="`M14 ${Y}L143 ${Y + DEEP}L272 ${Y}`" class="belt" />
+      <template v-if="arc">
+        <circle :cx="GAUGE.x" :cy="GAUGE.y" :r="GAUGE.r" class="dial" />
+        <path :d="arc" class="band" />
+        <path v-if="now !== undefined" :d="`M${GAUGE.x} ${GAUGE.y}L${on(now, 26).join(' ')}`" class="needle" />
+        <circle :cx="GAUGE.x" :cy="GAUGE.y" r="3.5" class="solid" />
+        <path :d="`M143 ${GAUGE.y + GAUGE.r}V${Y + DEEP - 8}`" class="arrow" />
+      </template>
+      <path v-else :d="`M143 22V${Y + DEEP - 8}`" class="arrow" />
+      <path :d="`M135 ${Y + DEEP - 17}l8 12 8-12z`" class="solid" />
+      <text x="14" y="24" class="cap">press square</text>
+      <rect x="152" :y="Y" width="28" :height="DEEP + 26" class="tape" />
+      <line
+        v-for="m in marks"
+        :key="m.at"
+        x1="152"
+        :x2="152 + 23 * m.long"
+        :y1="Y + m.at"
+        :y2="Y + m.at"
+        class="thin"
+      />
+      <path :d="`M146 ${Y + DEEP}H182`" class="thin" />
+      <path :d="`M182 ${Y + DEEP}l10-5v10z`" class="solid" />
+      <text x="196" :y="Y + DEEP + 7" class="big" :class="{ long: shown('deflection').length > 8 }">
+        {{ shown('deflection') }}
+      </text>
     </template>
-    <path d="M14 164H272M14 158v12M272 158v12" class="thin" />
-    <rect x="78" y="153" width="130" height="22" class="paper" />
-    <text x="143" y="171" class="big" text-anchor="middle">{{ shown('span') }}</text>
+    <path d="M14 174H272M14 168v12M272 168v12" class="thin" />
+    <rect x="78" y="163" width="130" height="22" class="paper" />
+    <text x="143" y="180" class="big" text-anchor="middle">{{ shown('span') }}</text>
     <line x1="282" y1="10" x2="282" y2="180" class="rule" />
     <text x="287" y="24" class="cap">the set</text>
     <line x1="287" y1="78" x2="362" y2="78" class="thin dash" />
@@ -94,6 +133,20 @@ const marks = Array.from({ length: 9 }, (_, n) => ({ y: 66 + n * 9, long: n % 4 
   stroke-width: 3;
   fill: none;
 }
+.dial {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.band {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 8;
+}
+.needle {
+  stroke: var(--hot);
+  stroke-width: 2.6;
+}
 .tape {
   fill: var(--sheet);
   stroke: var(--ink);
@@ -111,6 +164,9 @@ const marks = Array.from({ length: 9 }, (_, n) => ({ y: 66 + n * 9, long: n % 4 
 .big {
   font: 600 17px var(--face-figure);
   fill: var(--ink);
+}
+.big.long {
+  font-size: 14px;
 }
 .no {
   font: 600 17px var(--face-figure);

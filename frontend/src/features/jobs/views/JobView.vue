@@ -183,7 +183,8 @@ const safety = computed(() => {
   align-content: start;
 }
 @media (min-width: 1000px) {
-  .job:has(.views) {
+  .job:has(.views),
+  .job:has(.asking) {
     max-width: 1120px;
   }
 }

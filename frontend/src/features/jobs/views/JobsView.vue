@@ -5,8 +5,11 @@ import { useRoute } from 'vue-router'
 import { api, attempt } from '@/api/client'
 import type { JobLine, Problem } from '@/api/types'
 import FaultList from '@/shared/ui/FaultList.vue'
+import { grouped } from '@/shared/format/grouped'
 import { shortDate } from '@/shared/format/words'
 import { setPlace } from '@/shared/state/place'
+
+import OpenJob from '../components/OpenJob.vue'
 
 const route = useRoute()
 const jobs = ref<JobLine[]>()
@@ -29,35 +32,33 @@ onMounted(load)
 watch(() => route.query, load)
 const open = computed(() => jobs.value?.filter((j) => j.state === 'open') ?? [])
 const closed = computed(() => jobs.value?.filter((j) => j.state !== 'open').slice(0, 20) ?? [])
+// Closed ones by their day, each day once.
+const days = computed(() => grouped(closed.value, (j) => (j.closed_at ? shortDate(j.closed_at) : 'put away')))
 </script>
 
 <template>
   <main class="page">
     <h1>Jobs {{ of }}</h1>
     <p class="row">
-      <router-link to="/round" class="ways">What is due: the Round</router-link>
-      <router-link to="/jobs/templates" class="ways">How jobs are done here</router-link>
+      <router-link to="/round" class="way">What is due: the Round</router-link>
+      <router-link to="/jobs/templates" class="way">How jobs are done here</router-link>
+      <router-link v-if="of" to="/jobs" class="way">All jobs</router-link>
     </p>
-    <p v-if="of"><router-link to="/jobs" class="ways">All jobs</router-link></p>
     <FaultList v-if="problem" :faults="[{ path: '', reason: problem.detail || problem.title, allowed: '' }]" />
-    <section v-if="open.length" class="sheet">
-      <h2>Open</h2>
-      <router-link v-for="j in open" :key="j.id" :to="`/jobs/${j.id}`" class="line">
-        <strong>{{ j.title }}</strong>
-        <span>{{ j.machine }} · {{ j.drive }}</span>
-        <span class="dim"
-          >{{ j.steps_done }} of {{ j.steps_all }} steps · opened {{ shortDate(j.opened_at) }} by
-          {{ j.opened_by || 'nobody named' }}</span
-        >
-      </router-link>
+    <section v-if="open.length" class="sheet" aria-labelledby="open-title">
+      <h2 id="open-title">Open</h2>
+      <OpenJob v-for="j in open" :key="j.id" :job="j" />
     </section>
-    <section v-if="closed.length" class="sheet">
-      <h2>Closed</h2>
-      <router-link v-for="j in closed" :key="j.id" :to="`/jobs/${j.id}`" class="line">
-        <strong>{{ j.title }}</strong>
-        <span>{{ j.machine }} · {{ j.drive }}</span>
-        <span class="dim">{{ j.closed_at ? shortDate(j.closed_at) : '' }}</span>
-      </router-link>
+    <section v-if="closed.length" class="sheet" aria-labelledby="closed-title">
+      <h2 id="closed-title">Closed</h2>
+      <template v-for="[day, own] in days" :key="day">
+        <h3 class="figure">{{ day }}</h3>
+        <router-link v-for="j in own" :key="j.id" :to="`/jobs/${j.id}`" class="line">
+          <strong>{{ j.title }}</strong>
+          <span>{{ j.machine }} · {{ j.drive }}</span>
+          <span class="dim">by {{ j.opened_by || 'nobody named' }}</span>
+        </router-link>
+      </template>
     </section>
     <p v-if="jobs && !jobs.length" class="dim">No job yet. Open one from a drive: “Job at this drive”.</p>
   </main>
@@ -80,11 +81,13 @@ section {
 }
 .line strong {
   color: var(--touch);
+  text-decoration: underline;
+  text-underline-offset: 4px;
 }
-.ways {
-  display: inline-grid;
-  align-items: center;
-  min-height: 44px;
+h3 {
+  font-size: 1rem;
+  color: var(--dim);
+  padding-top: 10px;
 }
 @media (max-width: 700px) {
   .line {
