@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import base64
 import io
+import re
 import uuid
 from datetime import date, datetime, timedelta
 from typing import Any
@@ -322,6 +323,9 @@ def test_the_round_walks_by_area_the_late_first_and_says_what_is_only_for_a_whil
     sheet = round_sheet(db, "", 0)
     words = {r.title: r.when for stop in sheet.stops for r in stop.rows}
     assert "Weekly look" in words and view.minutes >= late.minutes
+    # On paper too no inches stand beside millimetres.
+    metric = [r.what for stop in round_sheet(db, "", 0, "si").stops for r in stop.rows]
+    assert metric and not any(re.search(r"\d in\b", what) for what in metric)
 
 
 def test_the_timeline_has_what_happened_with_a_way_to_its_record(db: Session) -> None:

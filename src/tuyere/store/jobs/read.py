@@ -11,6 +11,7 @@ from typing import Any
 from pydantic import TypeAdapter
 from sqlmodel import Session, col, select
 
+from tuyere.calc.designation import what_in_system
 from tuyere.calc.families.protocol import FAMILIES, dumped
 from tuyere.calc.frame import elevation_out
 from tuyere.calc.kinds import KINDS
@@ -132,7 +133,7 @@ def known_of(session: Session, build: Build, units: Units) -> DriveKnown:
         input=dict(dumped(given)),
         options=build.options,
         units=units,
-        what=family.what(parts.loop.designation, parts.loop.strands),
+        what=what_in_system(family.what(parts.loop.designation, parts.loop.strands), units),
         ends=ends_view(session, build.drive_id).given,
     )
 

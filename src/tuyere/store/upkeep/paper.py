@@ -7,6 +7,7 @@ from itertools import groupby
 
 from sqlmodel import Session
 
+from tuyere.calc.designation import what_in_system
 from tuyere.exchange.sheets.round import RoundRow, RoundSheet, RoundStop
 from tuyere.store.upkeep.round import round_view
 from tuyere.store.upkeep.views import RoundLine
@@ -23,12 +24,12 @@ def day_words(days: int, when: datetime) -> str:
     return "today" if days == 0 and when is not None else f"{when:%a} {when.day} {when:%b}"
 
 
-def _row(line: RoundLine, zone: timezone) -> RoundRow:
+def _row(line: RoundLine, zone: timezone, units: str) -> RoundRow:
     due = line.due
     when = (due.when or due.by_date or datetime.now(zone)).astimezone(zone)
     return RoundRow(
         machine=" · ".join(x for x in (due.machine, due.drive) if x),
-        what=line.what,
+        what=what_in_system(line.what, units),
         title=due.title,
         when="today" if line.grade == "watch" else day_words(line.days, when),
         late=line.grade == "act",
@@ -37,14 +38,14 @@ def _row(line: RoundLine, zone: timezone) -> RoundRow:
     )
 
 
-def round_sheet(session: Session, area: str, minutes_from_utc: int) -> RoundSheet:
+def round_sheet(session: Session, area: str, minutes_from_utc: int, units: str = "us") -> RoundSheet:
     """The round of a day by the clock of who asks, the areas in walking order."""
     view = round_view(session, area, minutes_from_utc)
     zone = timezone(timedelta(minutes=minutes_from_utc))
     numbers = {a.name: a.no for a in view.areas}
     lines = sorted((*view.late, *view.today, *view.week), key=lambda x: numbers.get(x.due.area, len(numbers) + 1))
     stops = tuple(
-        RoundStop(no=numbers.get(name, 0), name=name or "No area", rows=tuple(_row(x, zone) for x in of))
+        RoundStop(no=numbers.get(name, 0), name=name or "No area", rows=tuple(_row(x, zone, units) for x in of))
         for name, of in ((n, list(g)) for n, g in groupby(lines, key=lambda x: x.due.area))
     )
     return RoundSheet(
@@ -56,7 +57,7 @@ def round_sheet(session: Session, area: str, minutes_from_utc: int) -> RoundShee
         temporary=tuple(
             RoundRow(
                 machine=f"{t.machine} · {t.drive}",
-                what=t.what,
+                what=what_in_system(t.what, units),
                 title=t.reason,
                 when=f"{t.days_left} days left" if t.days_left >= 0 else f"{-t.days_left} days over",
                 late=t.days_left < 0,

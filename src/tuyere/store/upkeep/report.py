@@ -11,6 +11,7 @@ from datetime import UTC, date, datetime, time, timedelta, timezone
 import sqlalchemy as sa
 from sqlmodel import Session, col, select
 
+from tuyere.calc.designation import what_in_system
 from tuyere.calc.families.protocol import FAMILIES
 from tuyere.calc.frame import Frame
 from tuyere.core.diagnosis.model import cause_words
@@ -280,7 +281,7 @@ def _loss_lines(
             machine=named[drive][0],
             drive=named[drive][1],
             drive_id=drive,
-            what=x.what,
+            what=what_in_system(x.what, frame.units),
             hours=x.hours,
             assumed=x.assumed,
             lost=frame.band(x.low, x.high, kind="energy", style="about"),

@@ -94,7 +94,7 @@ def the_round(query: RoundQuery) -> Response:
 def the_round_on_paper(query: RoundSheetQuery) -> Response:
     """The round as a sheet to walk with."""
     with session() as s:
-        sheet = round_sheet(s, query.area, query.minutes)
+        sheet = round_sheet(s, query.area, query.minutes, query.units)
     made = pdf_of_page(round_html(sheet, "letter" if query.units == "us" else "a4"))
     return sheet_file(made, "pdf", "round")
 
