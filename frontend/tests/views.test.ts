@@ -339,6 +339,25 @@ describe('small parts that answer', () => {
         .exists(),
     ).toBe(false)
   })
+  it('the command line says that nothing is there only after it looked, and not where it could not look', async () => {
+    let say: (x: unknown) => void = () => undefined
+    serve({ 'GET /api/shorthand': () => new Promise((done) => (say = done)) })
+    const w = await shown(CommandLine)
+    const box = w.get('input')
+    await box.trigger('focus')
+    await box.setValue('1750 > 640 15hp')
+    expect(w.get('[role=listbox]').text()).toBe('Looking…')
+    say({ destinations: [] })
+    await settle()
+    expect(w.get('[role=listbox]').text()).toContain('Nothing holds these words')
+    await box.setValue('1750 > 640 15hp fan')
+    expect(w.get('[role=listbox]').text()).toBe('Looking…')
+    say(down)
+    await settle()
+    expect(w.get('[role=listbox]').text()).toContain('the server does not answer')
+    expect(w.get('[aria-live]').text()).toContain('the server does not answer')
+    expect((box.element as HTMLInputElement).value).toBe('1750 > 640 15hp fan')
+  })
   it('how come begins with the figure that was asked, in the person’s unit, its own unit beside it', async () => {
     const steps = worked.working
     const force = steps.find((s) => s.unit === 'N' && s.shown.endsWith('lbf'))

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import re
 import uuid
 from datetime import UTC, datetime, timedelta
+from fractions import Fraction
 from typing import Any
 
 import pytest
@@ -30,6 +32,7 @@ from tuyere.store.jobs.templates import (
 from tuyere.store.jobs.views import JobView, StepView
 from tuyere.store.machines.book import add_drive, add_machine
 from tuyere.store.machines.forms import DriveCreate, MachineCreate
+from tuyere.store.machines.tables import Drive
 from tuyere.store.plumbing.actor import Actor
 from tuyere.store.plumbing.trouble import NotThere, Stale
 
@@ -268,3 +271,56 @@ def test_a_job_needs_something_on_the_drive_and_a_template_that_is_there(db: Ses
         one_job(db, uuid.uuid4())
     with pytest.raises(NotThere):
         open_job(db, DRAY, drive, JobOpen(template="retension-v", due_id=uuid.uuid4()))
+
+
+@pytest.mark.parametrize("units", ["us", "si"])
+def test_the_picture_of_a_press_has_the_figures_that_stand_beside_it(db: Session, units: str) -> None:
+    """Property: what is drawn is what is said, in the person's unit; the depth is a sixty-fourth of the span.
+
+    The deflection of 1/64 of the span: ANSI/RMA IP-20, tensioning, recalled from memory.
+    """
+    job = retension(db, a_drive(db))
+    shown = {f.name: f for f in step(one_job(db, job.id, units), "tension-read").figures}
+    low, high = shown["tension_band"].drawn
+    said = [float(x) for x in re.findall(r"[\d.]+", shown["tension_band"].shown.split(" at ")[0])]
+    assert [low, high] == [pytest.approx(x, abs=0.051) for x in said] and low < high
+    (deep,) = shown["deflection"].drawn
+    span = shown["span"].shown.removesuffix(" in").removesuffix(" mm")
+    mm = 25.4 * float(sum(Fraction(x) for x in span.split())) if units == "us" else float(span)
+    assert deep == pytest.approx(mm / 64, rel=0.01)
+
+
+def test_a_gauge_in_newtons_and_one_in_pounds_have_one_band(db: Session) -> None:
+    """4.4482216152605 N to the pound-force, by definition of the pound and of standard gravity (ISO 80000-4)."""
+    job = retension(db, a_drive(db))
+    us, si = (
+        next(f for f in step(one_job(db, job.id, u), "tension-read").figures if f.name == "tension_band").drawn
+        for u in ("us", "si")
+    )
+    assert [n / lbf for n, lbf in zip(si, us, strict=True)] == [pytest.approx(4.4482216152605)] * 2
+
+
+def test_open_jobs_are_listed_with_their_drive_drawn_and_how_far_they_are(db: Session) -> None:
+    drive = a_drive(db)
+    job = through(db, retension(db, drive), until="tension-read")
+    line = next(j for j in list_jobs(db, drive).jobs if j.id == job.id)
+    assert line.elevation is not None and len(line.elevation.wheels) == 2
+    assert 0 < line.steps_done < line.steps_all
+    through(db, job)
+    closed = next(j for j in list_jobs(db, drive).jobs if j.id == job.id)
+    assert closed.state == "closed" and closed.elevation is None and closed.steps_done >= line.steps_done
+
+
+def test_what_is_due_at_a_machine_is_what_is_due_at_its_drives_and_at_itself(db: Session) -> None:
+    """Property: by the machine nothing is left out of what its drives have, and nothing of another machine is in."""
+    drive, other = a_drive(db), a_drive(db)
+    for of in (drive, other):
+        through(
+            db, open_job(db, DRAY, of, JobOpen(template="fit-v-taper", take_up="slide-base", mounting="taper-flush"))
+        )
+    machine = db.get_one(Drive, drive).machine_id
+    here = {d.id for d in list_dues(db, machine_id=machine).dues}
+    assert here and here >= {d.id for d in list_dues(db, drive).dues}
+    assert not here & {d.id for d in list_dues(db, other).dues}
+    when = [d.when for d in list_dues(db, machine_id=machine).dues if d.when is not None]
+    assert when == sorted(when)

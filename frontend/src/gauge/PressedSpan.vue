@@ -24,6 +24,8 @@ const PX_MM = 96 / 25.4
 const scale = computed(() => [1, 2, 4, 8].find((k) => (props.mm * PX_MM) / k <= 74) ?? 16)
 const deep = computed(() => Math.max((props.mm * PX_MM) / scale.value, 3))
 const Y = 96
+// The paper under the span's words: as wide as they are, by the wider of the two faces.
+const paper = computed(() => 74 + 10.4 * props.span.length)
 const X = { a: 10, mid: 172, b: 334 }
 const marks = computed(() =>
   tapeMarks(PX_MM / scale.value, deep.value + 34, props.us).map((m) => ({ y: Y + m.at, long: 26 * m.long })),
@@ -62,14 +64,13 @@ const band = computed(() => {
     <path :d="`M${X.mid + 58} ${Y + deep}l10-6v12z`" class="solid" />
     <text :x="X.mid + 72" :y="Y + deep + 8" class="big">{{ deflection }}</text>
     <path :d="`M${X.a} 214H${X.b}M${X.a - 4} 219l8-10M${X.b - 4} 219l8-10`" class="thin" />
-    <rect :x="X.mid - 76" y="203" width="152" height="22" class="paper" />
+    <rect :x="X.mid - paper / 2" y="203" :width="paper" height="22" class="paper" />
     <text :x="X.mid" y="220" text-anchor="middle">
       free span
       <tspan class="big">{{ span }}</tspan>
     </text>
-    <text x="10" y="190" class="dim">
-      {{ scale === 1 ? 'depth in true size' : `depth 1 : ${scale}` }}, span shortened
-    </text>
+    <text x="10" y="176" class="dim">{{ scale === 1 ? 'depth in true size,' : `depth 1 : ${scale},` }}</text>
+    <text x="10" y="193" class="dim">span shortened</text>
   </svg>
 </template>
 

@@ -146,11 +146,41 @@ tr {
   font: 400 1rem var(--face-text);
 }
 .per {
+  word-spacing: normal;
   margin-left: 6px;
   font: 400 0.875rem var(--face-text);
   color: var(--dim);
 }
 .ask {
   width: 54px;
+}
+/* On a phone a figure stands under its name, both on one edge: no name is broken over three lines. */
+@media (max-width: 700px) {
+  tr {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    align-items: center;
+    height: auto;
+    min-height: 60px;
+    padding: 6px 0;
+  }
+  th {
+    padding: 0;
+  }
+  td {
+    grid-column: 1;
+    text-align: left;
+    white-space: normal;
+  }
+  .figure {
+    font-size: 1.3125rem;
+  }
+  .words {
+    font-size: 1.0625rem;
+  }
+  .ask {
+    grid-column: 2;
+    grid-row: 1 / span 2;
+  }
 }
 </style>

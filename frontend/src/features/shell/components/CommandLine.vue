@@ -14,21 +14,34 @@ const found = ref<Destination[]>([])
 const at = ref(0)
 const open = ref(false)
 const answered = ref('')
-let asked = 0
+const failed = ref(false)
+let asking = false
 let entered = false
 
-watch(text, async (typed) => {
-  const mine = ++asked
+// One question at a time: who types fast is answered for what stands there when the last answer came, not for every letter.
+async function look() {
+  if (asking) return
+  asking = true
+  while (text.value.trim() && answered.value !== text.value) {
+    const typed = text.value
+    const got = await attempt(api.GET('/api/shorthand', { params: { query: { text: typed, units: settings.units } } }))
+    if (typed !== text.value) continue
+    found.value = got.ok ? got.data.destinations : []
+    failed.value = !got.ok
+    at.value = 0
+    answered.value = typed
+  }
+  asking = false
+  if (entered) enter()
+}
+watch(text, (typed) => {
   if (!typed.trim()) {
     found.value = []
+    answered.value = ''
+    entered = false
     return
   }
-  const got = await attempt(api.GET('/api/shorthand', { params: { query: { text: typed, units: settings.units } } }))
-  if (mine !== asked) return
-  found.value = got.ok ? got.data.destinations : []
-  at.value = 0
-  answered.value = typed
-  if (entered) enter()
+  void look()
 })
 
 /** Enter goes where the words lead, not where the first half of them led: it waits for their own answer. */
@@ -53,10 +66,12 @@ function leave() {
   text.value = ''
   box.value?.blur()
 }
+const UNASKED = 'It could not be looked up: the server does not answer. What was typed stays.'
 // What a screen reader is told while the list fills: how many, or that there is none.
 const told = computed(() => {
   if (!open.value || !text.value.trim() || answered.value !== text.value) return ''
   const n = found.value.length
+  if (failed.value) return UNASKED
   return n
     ? `${n} ${n === 1 ? 'place' : 'places'} to go. ${found.value[at.value]?.label ?? ''}`
     : 'Nothing holds these words.'
@@ -107,7 +122,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
         <span>{{ d.label }}</span>
         <span :class="d.hint.includes('not understood') ? 'unread' : 'dim'">{{ d.hint }}</span>
       </li>
-      <li v-if="!found.length" role="option" aria-selected="false" class="dim">
+      <!-- Nothing is said to be missing before it was looked for, nor where it could not be. -->
+      <li v-if="!found.length && answered !== text" role="option" aria-selected="false" class="dim">Looking…</li>
+      <li v-else-if="!found.length && failed" role="option" aria-selected="false" class="dim">{{ UNASKED }}</li>
+      <li v-else-if="!found.length" role="option" aria-selected="false" class="dim">
         Nothing holds these words: try fewer, or a belt number. A duty reads like: 1750 &gt; 640 15hp fan 28in
       </li>
     </ul>
