@@ -70,12 +70,34 @@ describe('a form from a schema', () => {
     },
     ...{ $defs: { End: { title: 'EndIn', properties: { gap: { title: 'Gap of light', 'x-kind': 'gap' } } } } },
   }
+  it('a part that may be left out stands open where something in it was typed or refused', async () => {
+    const fields = fieldsOf(schema as never)
+    const made = (more: object) =>
+      mount(SchemaFields, { props: { fields, problem: null, modelValue: {}, ...more }, global: { stubs } })
+    const typed = made({ modelValue: { 'end.gap': '1/16' } })
+    await vi.waitFor(() => expect(typed.text()).toContain('Gap of light'))
+    const refused = made({})
+    await vi.waitFor(() => expect(refused.find('details').exists()).toBe(true))
+    expect(refused.text()).not.toContain('Gap of light')
+    const errors = [{ path: 'input.end.gap', reason: 'this is needed', allowed: '' }]
+    await refused.setProps({ problem: { type: '', title: '', status: 422, detail: '', errors } })
+    expect(refused.text()).toContain('Gap of light')
+    expect(refused.get('details').attributes('open')).toBeDefined()
+    // What is needed stands before what may be left out, in the order it is asked.
+    const all = typed.text()
+    expect(all.indexOf('Pushed in by')).toBeLessThan(all.indexOf('What shows'))
+    expect(all.indexOf('What shows')).toBeLessThan(all.indexOf('The far end'))
+  })
   it('labels every field by its title, a group by its own and not by its model’s', async () => {
     const fields = fieldsOf(schema as never)
     expect(fields.map((f) => f.title)).toEqual(['Pushed in by', 'Runs slowly', 'What shows', 'The far end'])
     const w = mount(SchemaFields, { props: { fields, problem: null, modelValue: {} }, global: { stubs } })
-    // A long form stands a slice at a time.
-    await vi.waitFor(() => expect(w.text()).toContain('Gap of light'))
+    // A long form stands a slice at a time; what may be left out as a whole is folded to its title until it is opened.
+    await vi.waitFor(() => expect(w.text()).toContain('The far end'))
+    expect(w.text()).not.toContain('Gap of light')
+    const fold = w.get('details')
+    ;(fold.element as HTMLDetailsElement).open = true
+    await fold.trigger('toggle')
     const text = w.text()
     for (const title of ['Pushed in by', 'What shows', 'The far end', 'Gap of light']) expect(text).toContain(title)
     expect(text).not.toMatch(/EndIn|pushed_in|Signs/)

@@ -72,7 +72,7 @@ describe('a reading that is taken from an instrument', () => {
   it('stands on the pad, and a person sets it with where it came from', async () => {
     replies = [{ status: 200, body: shown }]
     const w = screen(true)
-    await w.get('.by button').trigger('click')
+    await w.get('.take').trigger('click')
     await flushPromises()
     expect(w.get('.pad output').text()).toContain('3.4')
     expect(w.get('.by').text()).toContain('SIM-007, simulated')
@@ -90,7 +90,7 @@ describe('a reading that is taken from an instrument', () => {
   it('is a reading by hand again once the number is changed', async () => {
     replies = [{ status: 200, body: shown }]
     const w = screen(true)
-    await w.get('.by button').trigger('click')
+    await w.get('.take').trigger('click')
     await flushPromises()
     const keys = w.findAll('.pad button')
     await keys.find((k) => k.text() === '7')?.trigger('click')
@@ -103,7 +103,7 @@ describe('a reading that is taken from an instrument', () => {
     const w = screen(true)
     const keys = w.findAll('.pad button')
     await keys.find((k) => k.text() === '5')?.trigger('click')
-    await w.get('.by button').trigger('click')
+    await w.get('.take').trigger('click')
     await flushPromises()
     expect(w.get('.by').text()).toContain('no hand goes in')
     expect(w.get('.pad output').text()).toContain('5')
@@ -112,7 +112,7 @@ describe('a reading that is taken from an instrument', () => {
   it('is offered for a real drive only when a real instrument told something lately', async () => {
     const none = screen(false)
     await flushPromises()
-    expect(none.find('.by').exists()).toBe(false)
+    expect(none.find('.take').exists()).toBe(false)
     replies = [{ status: 200, body: { shown: [{ ...shown, serial: 'GP-12', simulated: false }] } }]
     const told = screen(false)
     await flushPromises()

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+
 import type { Problem } from '@/api/types'
 import ChoiceField from '@/shared/ui/ChoiceField.vue'
 import QuantityField from '@/shared/ui/QuantityField.vue'
@@ -10,6 +12,7 @@ import { useSettings } from '@/shared/state/settings'
 
 import { useSlices } from '@/shared/ui/slices'
 
+import FoldedFields from './FoldedFields.vue'
 import SchemaRows from './SchemaRows.vue'
 import type { Field } from './schema'
 
@@ -17,7 +20,10 @@ const props = defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
 // A whole drive has sixty of them.
-const standing = useSlices(() => props.fields, 3)
+// What may be left out as a whole stands last, folded to its title.
+const folded = (f: Field) => !f.needed && (f.form === 'group' || f.form === 'rows')
+const ordered = computed(() => [...props.fields.filter((f) => !folded(f)), ...props.fields.filter(folded)])
+const standing = useSlices(() => ordered.value, 3)
 const choices = useChoices()
 // What only repeats the label is no help.
 const says = (f: Field) => f.help.trim().toLowerCase() !== f.title.toLowerCase() && f.help
@@ -28,7 +34,11 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
 <template>
   <div class="fields">
     <template v-for="f in standing" :key="f.path">
-      <fieldset v-if="f.form === 'group'">
+      <FoldedFields v-if="folded(f)" :title="f.title" :help="f.help" :path="f.path" :typed="typed" :problem="problem">
+        <SchemaFields v-if="f.form === 'group'" v-model="typed" :fields="f.fields" :problem="problem" />
+        <SchemaRows v-else-if="f.form === 'rows'" v-model="typed" :field="f" :problem="problem" untitled />
+      </FoldedFields>
+      <fieldset v-else-if="f.form === 'group'">
         <legend>
           {{ f.title }}<span v-if="f.help" class="dim"> · {{ f.help }}</span>
         </legend>

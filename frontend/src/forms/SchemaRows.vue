@@ -7,7 +7,7 @@ import { faultText } from '@/shared/format/faults'
 import SchemaFields from './SchemaFields.vue'
 import { rowsTyped, type Field } from './schema'
 
-const props = defineProps<{ field: Extract<Field, { form: 'rows' }>; problem: Problem | null }>()
+const props = defineProps<{ field: Extract<Field, { form: 'rows' }>; problem: Problem | null; untitled?: boolean }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const asked = ref(1)
 // A line that is asked for stands open; what was typed is never hidden.
@@ -36,7 +36,7 @@ function remove(no: number) {
 
 <template>
   <fieldset>
-    <legend>
+    <legend :class="{ 'visually-hidden': untitled }">
       {{ field.title }}<span v-if="field.help" class="dim"> · {{ field.help }}</span>
     </legend>
     <div v-for="no in count" :key="no" class="line">

@@ -3,6 +3,7 @@ import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, useRoute } from 'vue-router'
 
 import { calculate } from '@/api/calc'
+import type { components } from '@/api/schema'
 import type { CalcLine, CompareAnswer, Problem, SelectAnswer, Units, Worked } from '@/api/types'
 import FamilyBoard from '@/options/FamilyBoard.vue'
 import OptionList from '@/options/OptionList.vue'
@@ -27,6 +28,7 @@ import { sceneOf } from '../pictures/figure'
 import CrossSection from '../components/CrossSection.vue'
 import { askedOfDrive } from '../logic/fromDrive'
 import JointCard from '../components/JointCard.vue'
+import ReadingBar from '../components/ReadingBar.vue'
 import RecordTables from '@/lists/RecordTables.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { exampleOf } from '@/forms/example'
@@ -50,6 +52,13 @@ function telling(a: Worked): string {
   const verdict = Object.values(a.result).find((x) => typeof x === 'string')
   return [verdict, first?.shown].filter(Boolean).join(', ') || 'The figures'
 }
+/** A reading on its scale; its limits are on it, so that the state need not be said again as a word of the program. */
+const bar = computed(() => (answer.value?.result.bar ?? null) as components['schemas']['BarOut'] | null)
+const figures = computed(() => {
+  const { bar: drawn, state, ...rest } = answer.value?.result ?? {}
+  const says = drawn || props.name === 'alignment' ? '' : rest.says
+  return { ...rest, ...(drawn ? {} : { state }), says }
+})
 /** A drawing that comes with the answer. */
 const picture = computed(() => sceneOf(answer.value?.result))
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
@@ -184,9 +193,12 @@ watch(
             <PictureFiles v-if="picture && calc.drawn" :calc="name" :body="body()" />
             <NoticeList :notices="answer.notices" />
             <div class="sheet form">
+              <p v-if="bar && typeof answer.result.says === 'string'" class="says">{{ answer.result.says }}</p>
+              <ReadingBar v-if="bar" :bar="bar" />
               <FigureTable
-                :result="name === 'alignment' ? { ...answer.result, says: '' } : answer.result"
+                :result="figures"
                 :titles="answer.titles"
+                :groups="answer.groups"
                 :first="calc.first"
                 @how="(s: string, t: string) => (how = { step: s, title: t })"
               />
@@ -235,9 +247,19 @@ watch(
   display: grid;
   gap: 12px;
 }
+.says {
+  font: 600 1.625rem/1.2 var(--face-label);
+}
 svg {
   width: 100%;
   display: block;
+}
+/* The answer stays in sight beside a long form. */
+@media (min-width: 901px) {
+  .answer {
+    position: sticky;
+    top: 0;
+  }
 }
 @media (max-width: 900px) {
   .two {

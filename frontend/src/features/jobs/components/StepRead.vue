@@ -192,13 +192,13 @@ watch(
       <p v-if="!read.length" class="dim small">{{ stepWords(step.words) }}</p>
       <p v-if="step.caution" class="care">▲ {{ stepWords(step.caution) }}</p>
       <template v-if="canTake">
-        <p v-if="origin === 'instrument'" class="dim small">
+        <p v-if="origin === 'instrument'" class="by dim small">
           {{ instrument.label }} {{ instrument.serial }}{{ instrument.simulated ? ', simulated' : '' }}
         </p>
-        <p v-else-if="by.lately.value" class="dim small">
+        <p v-else-if="by.lately.value" class="by dim small">
           {{ by.lately.value.label }} {{ by.lately.value.serial }} shows {{ by.lately.value.typed }}
         </p>
-        <p v-else-if="by.problem.value" class="field-fault" role="alert">{{ by.problem.value.detail }}</p>
+        <p v-else-if="by.problem.value" class="by field-fault" role="alert">{{ by.problem.value.detail }}</p>
       </template>
       <p v-if="step.reads === 'gaps' && kind === 'gap' && !read.length" class="dim small">
         Behind the line is plus, in front of it minus. Touches: 0.
