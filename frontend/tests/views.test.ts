@@ -10,7 +10,7 @@ import FoundStage from '@/features/drive/components/FoundStage.vue'
 import { useWorkedDrive } from '@/features/drive/composables/workedDrive'
 import CommandLine from '@/features/shell/components/CommandLine.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'
-import HowCome from '@/shared/ui/HowCome.vue'
+import HowCome from '@/shared/ui/HowComeDrawer.vue'
 import { useSettings } from '@/shared/state/settings'
 
 import answer from './fixtures/answer.json'

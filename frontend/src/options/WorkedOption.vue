@@ -3,10 +3,11 @@ import { ref } from 'vue'
 
 import { calculate } from '@/api/calc'
 import type { DriveAnswer, DriveInput, Options } from '@/api/types'
-import AllFigures from '@/shared/ui/AllFigures.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
+import { later } from '@/shared/ui/later'
 import { useSettings } from '@/shared/state/settings'
 
+const AllFigures = later(() => import('@/shared/ui/AllFigures.vue'))
 // An option's figures are worked again in the open when somebody asks how they came about.
 const settings = useSettings()
 const worked = ref<DriveAnswer>()

@@ -1,8 +1,8 @@
 import type { RatingLine } from '@/api/types'
 import { LENGTH } from '@/shared/state/carried'
+import { later } from '@/shared/ui/later'
 
 import type { FamilyForms } from '../forms'
-import BooksDialog from './BooksDialog.vue'
 import { fixedInput, fixedPaths, nothingFixed } from './fixed'
 import FixedFieldset from './FixedFieldset.vue'
 import { foundInput, knownFields, type VBeltFound } from './found'
@@ -10,6 +10,9 @@ import FoundFieldset from './FoundFieldset.vue'
 import MindFieldset from './MindFieldset.vue'
 import PickedFieldset from './PickedFieldset.vue'
 import type { OwnRating } from './types'
+
+// Opened by who compares the books.
+const BooksDialog = later(() => import('./BooksDialog.vue'))
 
 /** Rating lines as the calculations take them, core units. */
 export const ownInput = (lines: RatingLine[]): OwnRating[] =>

@@ -5,15 +5,11 @@ import { onBeforeRouteLeave, useRoute } from 'vue-router'
 import { calculate } from '@/api/calc'
 import type { components } from '@/api/schema'
 import type { CalcLine, CompareAnswer, Problem, SelectAnswer, Units, Worked } from '@/api/types'
-import FamilyBoard from '@/options/FamilyBoard.vue'
-import OptionList from '@/options/OptionList.vue'
-import MovesPicture from '@/line/MovesPicture.vue'
 import type { Line } from '@/line/moves'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
 import FaultList from '@/shared/ui/FaultList.vue'
 import FormerAnswer from '@/shared/ui/FormerAnswer.vue'
-import FigureTable from '@/shared/ui/FigureTable.vue'
 import HowCome from '@/shared/ui/HowCome.vue'
 import NoticeList from '@/shared/ui/NoticeList.vue'
 import { askCalculation } from '@/shared/state/calculations'
@@ -21,15 +17,20 @@ import { useQuestion } from '@/shared/state/question'
 import { BENCH, setPlace } from '@/shared/state/place'
 import { useSettings } from '@/shared/state/settings'
 
-import PictureFiles from '@/drawing/PictureFiles.vue'
-import ScenePicture from '@/drawing/ScenePicture.vue'
-
 import { sceneOf } from '../pictures/figure'
-import CrossSection from '../components/CrossSection.vue'
+import {
+  CrossSection,
+  FamilyBoard,
+  FigureTable,
+  JointCard,
+  MovesPicture,
+  OptionList,
+  PictureFiles,
+  ReadingBar,
+  RecordTables,
+  ScenePicture,
+} from '../components/answerParts'
 import { askedOfDrive } from '../logic/fromDrive'
-import JointCard from '../components/JointCard.vue'
-import ReadingBar from '../components/ReadingBar.vue'
-import RecordTables from '@/lists/RecordTables.vue'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { exampleOf } from '@/forms/example'
 import { bodyOf, carryTyped, fieldsOf, type Field, type Schema } from '@/forms/schema'

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import type { Notice } from '@/api/types'
 import AfterFrames from '@/shared/ui/AfterFrames.vue'
 import FaultList from '@/shared/ui/FaultList.vue'
+import HowCome from '@/shared/ui/HowCome.vue'
 import { otherFaults } from '@/shared/format/faults'
 import { isoDay } from '@/shared/format/words'
 import { useAfterSight } from '@/shared/ui/afterSight'
@@ -14,14 +15,11 @@ import { inSystem } from '@/shared/format/designation'
 import { useSettings } from '@/shared/state/settings'
 
 import AnswerColumn from '../components/AnswerColumn.vue'
-import ClutchSwitch from '../components/ClutchSwitch.vue'
 import DriveHead from '../components/DriveHead.vue'
 import DriveLinks from '../components/DriveLinks.vue'
 import DriveShell from '../components/DriveShell.vue'
-import EmptyDrive from '../components/EmptyDrive.vue'
 import IsolationLine from '../components/IsolationLine.vue'
 import NotHere from '../components/NotHere.vue'
-import ReadEarlier from '../components/ReadEarlier.vue'
 import PartsOf from '../components/PartsOf.vue'
 import GaugePicture from '../components/GaugePicture.vue'
 import StageNumber from '../components/StageNumber.vue'
@@ -35,11 +33,13 @@ import {
   TensionEnds,
   TensionFall,
   AroundFigures,
-  HowCome,
   AllFigures,
   MarkAsk,
   SettleBoth,
   DrivePaper,
+  EmptyDrive,
+  ReadEarlier,
+  ClutchSwitch,
 } from '../components/laterParts'
 import { useDrivePage } from '../composables/drivePage'
 import { useGauge } from '../composables/gauge'
@@ -334,7 +334,6 @@ onMounted(() => void load())
       <AroundFigures v-if="worked.answer.value?.sheet?.around" :around="worked.answer.value.sheet.around" @how="ask" />
       <AfterFrames v-if="build && ready" :frames="4"><PartsOf :id="id" :key="build.id" /></AfterFrames>
       <HowCome
-        v-if="how.title"
         :steps="worked.answer.value?.working ?? []"
         :step="how.step"
         :title="how.title"

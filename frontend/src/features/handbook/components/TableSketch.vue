@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 
 import type { Handbook } from '@/api/types'
+import { useNear } from '@/shared/ui/near'
 
 import { sketchOf } from '../logic/sketch'
 
@@ -9,6 +10,9 @@ import { sketchOf } from '../logic/sketch'
 const props = defineProps<{ table: Handbook['tables'][number] }>()
 const W = 120
 const H = 54
+// Drawn when it comes near; its place is there before, so that nothing moves.
+const box = ref<HTMLElement>()
+const near = useNear(box)
 const sketch = computed(() => sketchOf(props.table))
 const path = (line: [number, number][]) =>
   line
@@ -19,27 +23,36 @@ const wide = computed(() => (W - 8) / bars.value.length)
 </script>
 
 <template>
-  <svg v-if="sketch" :viewBox="`0 0 ${W} ${H}`" :width="W" :height="H" aria-hidden="true">
-    <path :d="`M4 4V${H - 4}H${W - 3}`" fill="none" stroke="var(--line)" stroke-width="1.4" />
-    <template v-if="sketch.kind === 'curves'">
-      <path
-        v-for="(l, k) in sketch.lines"
+  <span v-if="sketch" ref="box" class="sketch">
+    <svg v-if="near" :viewBox="`0 0 ${W} ${H}`" :width="W" :height="H" aria-hidden="true">
+      <path :d="`M4 4V${H - 4}H${W - 3}`" fill="none" stroke="var(--line)" stroke-width="1.4" />
+      <template v-if="sketch.kind === 'curves'">
+        <path
+          v-for="(l, k) in sketch.lines"
+          :key="k"
+          :d="path(l)"
+          fill="none"
+          stroke="var(--ink)"
+          :stroke-width="k ? 1.1 : 2"
+          :stroke-dasharray="['', '6 3', '2 3', '8 3 2 3'][k]"
+        />
+      </template>
+      <rect
+        v-for="(b, k) in bars"
         :key="k"
-        :d="path(l)"
-        fill="none"
-        stroke="var(--ink)"
-        :stroke-width="k ? 1.1 : 2"
-        :stroke-dasharray="['', '6 3', '2 3', '8 3 2 3'][k]"
+        :x="4 + k * wide"
+        :y="H - 5 - b * (H - 12)"
+        :width="Math.max(wide - 1, 1)"
+        :height="Math.max(b * (H - 12), 0.8)"
+        fill="var(--dim)"
       />
-    </template>
-    <rect
-      v-for="(b, k) in bars"
-      :key="k"
-      :x="4 + k * wide"
-      :y="H - 5 - b * (H - 12)"
-      :width="Math.max(wide - 1, 1)"
-      :height="Math.max(b * (H - 12), 0.8)"
-      fill="var(--dim)"
-    />
-  </svg>
+    </svg>
+  </span>
 </template>
+
+<style scoped>
+.sketch {
+  width: 120px;
+  height: 54px;
+}
+</style>

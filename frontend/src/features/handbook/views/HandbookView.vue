@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { api, attempt } from '@/api/client'
 import type { Handbook } from '@/api/types'
 import { setPlace } from '@/shared/state/place'
+import { useSlices } from '@/shared/ui/slices'
 
 import HowSure from '../components/HowSure.vue'
 import SetFormula from '../components/SetFormula.vue'
@@ -18,6 +19,8 @@ const words = ref('')
 // What holds the words, the closest first; undefined where nothing is looked for and all of it stands.
 const held = ref<{ tables: string[]; formulas: string[] }>()
 let asked = 0
+/** Frames until a wanted table stands. */
+const PATIENCE = 120
 // One subject stands open; what is looked for is looked for in all of them.
 const subject = ref('')
 const counts = computed(() =>
@@ -31,6 +34,12 @@ const inOrder = <T extends { id: string; subject: string }>(all: T[], ids?: stri
   ids ? ids.flatMap((id) => all.find((x) => x.id === id) ?? []) : all.filter((x) => x.subject === subject.value)
 const tables = computed(() => inOrder(book.value?.tables ?? [], held.value?.tables))
 const formulas = computed(() => inOrder(book.value?.formulas ?? [], held.value?.formulas))
+
+// The first of them at once, the rest frame by frame: a subject of eighty does not hold up a touch.
+const made = useSlices<{ id: string }>(() => [...tables.value, ...formulas.value], 6)
+const standing = computed(() => new Set(made.value))
+const standingTables = computed(() => tables.value.filter((t) => standing.value.has(t)))
+const standingFormulas = computed(() => formulas.value.filter((f) => standing.value.has(f)))
 
 watch(words, async (typed) => {
   const mine = ++asked
@@ -46,6 +55,9 @@ async function show(wanted: string) {
   subject.value = at.subject
   open.value[wanted] = true
   await nextTick()
+  // What stands above it stands before it does.
+  for (let frame = 0; frame < PATIENCE && !document.getElementById(wanted); frame++)
+    await new Promise((next) => requestAnimationFrame(next))
   document.getElementById(wanted)?.scrollIntoView()
 }
 watch(
@@ -109,7 +121,7 @@ onMounted(async () => {
           <HowSure :of="[...tables, ...formulas]" />
         </div>
         <h3 v-if="tables.length" class="kind">Tables</h3>
-        <section v-for="t in tables" :id="t.id" :key="t.id" class="sheet table">
+        <section v-for="t in standingTables" :id="t.id" :key="t.id" class="sheet table">
           <button
             type="button"
             class="plain head"
@@ -148,7 +160,7 @@ onMounted(async () => {
         </section>
         <h3 v-if="formulas.length" class="kind">Formulas</h3>
         <section v-if="formulas.length" class="sheet formulas">
-          <article v-for="f in formulas" :id="f.id" :key="f.id" :class="{ wanted: open[f.id] }">
+          <article v-for="f in standingFormulas" :id="f.id" :key="f.id" :class="{ wanted: open[f.id] }">
             <p>
               <strong>{{ f.name }}</strong> <span class="dim">{{ f.unit === '1' ? '' : f.unit }}</span>
             </p>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 
-import { again, entries, letGo } from '@/shared/state/outbox'
-import { faultText } from '@/shared/format/faults'
+import { entries } from '@/shared/state/outbox'
+import { later } from '@/shared/ui/later'
 
 // Saves that no server has answered yet, and those that were refused: seen here before they go.
+const WaitingDrawer = later(() => import('./WaitingDrawer.vue'))
 const open = ref(false)
+const wanted = ref(false)
+watch(open, () => (wanted.value = true), { once: true })
 const refused = computed(() => entries.value.filter((e) => e.state === 'refused').length)
 const words = computed(() => {
   const waits = entries.value.length - refused.value
@@ -13,31 +16,13 @@ const words = computed(() => {
     .filter(Boolean)
     .join(' · ')
 })
-const when = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
   <button v-if="entries.length" type="button" class="waiting" :class="{ refused }" @click="open = true">
     {{ words }}
   </button>
-  <el-drawer v-model="open" title="Not saved yet" size="min(520px, 100vw)">
-    <p v-if="!entries.length">Everything is saved.</p>
-    <ul v-else>
-      <li v-for="e in entries" :key="e.no">
-        <strong>{{ e.label }}</strong> <span class="dim">{{ when(e.at) }}</span>
-        <p v-if="e.state === 'waiting'">Waits for the server; it is sent as soon as it answers.</p>
-        <template v-else>
-          <p class="hot">
-            Refused: {{ e.problem?.errors[0] ? faultText(e.problem.errors[0]) : e.problem?.detail || e.problem?.title }}
-          </p>
-          <div class="row">
-            <el-button @click="again(e)">Try again</el-button>
-            <el-button @click="letGo(e)">I have seen it, let it go</el-button>
-          </div>
-        </template>
-      </li>
-    </ul>
-  </el-drawer>
+  <WaitingDrawer v-if="wanted" v-model="open" />
 </template>
 
 <style scoped>
@@ -51,20 +36,5 @@ const when = (iso: string) => new Date(iso).toLocaleTimeString('en-GB', { hour: 
 }
 .waiting.refused {
   border-color: var(--hot);
-}
-ul {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  display: grid;
-  gap: 12px;
-}
-li {
-  border-top: 1px solid var(--line);
-  padding-top: 8px;
-}
-.hot {
-  color: var(--hot);
-  font-weight: 600;
 }
 </style>
