@@ -10,6 +10,7 @@ import pytest
 from PIL import Image, ImageDraw
 
 from tuyere.core.errors import InputError
+from tuyere.exchange.drawing.pdf import pdf_of_page
 from tuyere.exchange.photos import LONG_SIDE, THUMB, kept_photo
 
 
@@ -49,6 +50,13 @@ def test_what_is_no_photo_is_refused_in_words(data: bytes, why: str) -> None:
     with pytest.raises(InputError, match=why) as e:
         kept_photo(data)
     assert e.value.field == "data" and e.value.value is None
+
+
+def test_half_a_photo_is_refused_after_a_paper_was_made_too() -> None:
+    """The maker of papers lets pictures be cut short for the whole process once it is loaded: seen, and mended."""
+    pdf_of_page("<p>a sheet</p>")
+    with pytest.raises(InputError, match="only half"):
+        kept_photo(picture((300, 300))[:900])
 
 
 @pytest.mark.parametrize(("kind", "mode"), [("JPEG", "RGB"), ("PNG", "RGB"), ("WEBP", "RGB"), ("PNG", "RGBA")])

@@ -282,8 +282,10 @@ def test_the_picture_of_a_press_has_the_figures_that_stand_beside_it(db: Session
     job = retension(db, a_drive(db))
     shown = {f.name: f for f in step(one_job(db, job.id, units), "tension-read").figures}
     low, high = shown["tension_band"].drawn
-    said = [float(x) for x in re.findall(r"[\d.]+", shown["tension_band"].shown.split(" at ")[0])]
-    assert [low, high] == [pytest.approx(x, abs=0.051) for x in said] and low < high
+    said = re.findall(r"[\d.]+", shown["tension_band"].shown.split(" at ")[0])
+    # Within half of the last digit that is shown.
+    assert [low, high] == [pytest.approx(float(x), abs=0.501 * 10.0 ** -len(x.partition(".")[2])) for x in said]
+    assert low < high
     (deep,) = shown["deflection"].drawn
     span = shown["span"].shown.removesuffix(" in").removesuffix(" mm")
     mm = 25.4 * float(sum(Fraction(x) for x in span.split())) if units == "us" else float(span)
@@ -291,13 +293,18 @@ def test_the_picture_of_a_press_has_the_figures_that_stand_beside_it(db: Session
 
 
 def test_a_gauge_in_newtons_and_one_in_pounds_have_one_band(db: Session) -> None:
-    """4.4482216152605 N to the pound-force, by definition of the pound and of standard gravity (ISO 80000-4)."""
+    """4.4482216152605 N to the pound-force, by definition of the pound and of standard gravity.
+
+    Each is pressed to a mark of its own tape, so that forces are compared over their depth: 4 T q / t, nearly.
+    """
     job = retension(db, a_drive(db))
-    us, si = (
-        next(f for f in step(one_job(db, job.id, u), "tension-read").figures if f.name == "tension_band").drawn
-        for u in ("us", "si")
-    )
-    assert [n / lbf for n, lbf in zip(si, us, strict=True)] == [pytest.approx(4.4482216152605)] * 2
+    slopes = []
+    for units in ("us", "si"):
+        shown = {f.name: f.drawn for f in step(one_job(db, job.id, units), "tension-read").figures}
+        (deep,) = shown["deflection"]
+        slopes.append([force / deep for force in shown["tension_band"]])
+    for lbf, n in zip(*slopes, strict=True):
+        assert n / lbf == pytest.approx(4.4482216152605, rel=0.02)
 
 
 def test_open_jobs_are_listed_with_their_drive_drawn_and_how_far_they_are(db: Session) -> None:

@@ -7,7 +7,7 @@ import warnings
 from dataclasses import dataclass
 from typing import Literal
 
-from PIL import Image, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageFile, ImageOps, UnidentifiedImageError
 
 from tuyere.core.errors import InputError
 
@@ -35,6 +35,8 @@ def _refuse(why: str, allowed: str) -> InputError:
 
 def _opened(data: bytes) -> Image.Image:
     """The picture, upright, all of it decoded. Raises InputError for what is none, or unpacks to more than it may."""
+    # What makes the papers lets every picture of the process be cut short, once it is loaded; half a photo is no photo.
+    ImageFile.LOAD_TRUNCATED_IMAGES = False
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
