@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 
 import TensionPicture from '@/features/jobs/components/TensionPicture.vue'
 import PressedSpan from '@/gauge/PressedSpan.vue'
+import { typedNumber } from '@/pad/typing'
 import { gaugeFull, gaugeTurn, tapeMarks } from '@/gauge/tape'
 
 // A style-sheet pixel is 1/96 in by definition.
@@ -53,6 +54,21 @@ describe('a round gauge', () => {
     expect(gaugeTurn(-3, full)).toBe(-225)
     expect(gaugeFull(high, 100)).toBeGreaterThan(100)
   })
+})
+
+describe('a number on the pad', () => {
+  it.each([
+    ['3.4', 3.4],
+    ['1 1/2', 1.5],
+    ['3/8', 0.375],
+    ['-3/8', -0.375],
+    ['−2 1/4', -2.25],
+    ['.5', 0.5],
+    ['12.', 12],
+  ])('%s is %d', (text, n) => expect(typedNumber(text)).toBeCloseTo(n, 12))
+  it.each(['', ' ', '1 1/', '1/0', 'three', '1 2 3', '-'])('%s is none yet', (text) =>
+    expect(typedNumber(text)).toBeUndefined(),
+  )
 })
 
 const step = (more: object = {}) =>

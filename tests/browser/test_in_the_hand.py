@@ -141,6 +141,11 @@ def test_a_job_of_the_desk_by_keyboard_alone(open_page: Opener, server: Server) 
     page.keyboard.press("Tab")
     page.keyboard.press("Enter")
     expect(page.get_by_text(re.compile("Build \\d+ is a draft"))).to_be_visible()
+    # What came late with the drawers did not undress the buttons.
+    soft = page.locator(".el-button").evaluate_all(
+        "b => b.filter(x => getComputedStyle(x).borderTopLeftRadius !== '0px').length"
+    )
+    assert soft == 0
     # The skip link goes past bar and rail.
     page.goto(server.address + "/bench")
     page.get_by_role("heading", name="Bench").wait_for()

@@ -58,3 +58,12 @@ export function pressed(text: string, key: PadKey): string {
   if (text.length >= LONGEST) return text
   return joined({ ...p, number: (p.number === '0' && key !== '.' ? '' : p.number) + key })
 }
+
+/** What stands on the pad as a number: 3.4, 1 1/2, -3/8. Undefined while it is none yet. */
+export function typedNumber(text: string): number | undefined {
+  const found = /^\s*([-−]?)\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d+\.?\d*|\.\d+))\s*$/.exec(text)
+  if (!found) return undefined
+  const [, sign, whole, top, bottom, alone, under, plain] = found
+  const n = plain ? Number(plain) : Number(whole ?? 0) + Number(top ?? alone) / Number(bottom ?? under)
+  return Number.isFinite(n) ? (sign ? -n : n) : undefined
+}

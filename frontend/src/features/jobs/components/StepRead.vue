@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 
 import type { Elevation, JobAsked, JobStep, Problem } from '@/api/types'
 import NumberPad from '@/pad/NumberPad.vue'
+import { typedNumber } from '@/pad/typing'
 import { faultText } from '@/shared/format/faults'
 import { shortDate } from '@/shared/format/words'
 import { useSettings } from '@/shared/state/settings'
@@ -59,8 +60,7 @@ const setWord = computed(() => {
 // What stands on the pad falls on the picture's gauge, where it is a force in the gauge's own unit.
 const onGauge = computed(() => {
   const usual = asked.value?.units[asked.value.kinds.indexOf('force')]
-  const n = Number(typed.value)
-  return kind.value === 'force' && unitWord.value === usual && typed.value && Number.isFinite(n) ? n : undefined
+  return kind.value === 'force' && unitWord.value === usual ? typedNumber(typed.value) : undefined
 })
 const alignment = computed(() =>
   props.step.said?.calc === 'alignment' ? (props.step.said.result as unknown as Line) : null,
