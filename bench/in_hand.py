@@ -111,7 +111,7 @@ def main() -> None:
             row = ""
             for size in ((390, 844), (1280, 800)):
                 # A single opening is at the mercy of whatever else the machine does: the middle one of five.
-                each = [opened(browser, address, path, size) for _ in range(7)]
+                each = [opened(browser, address, path, size) for _ in range(5)]
                 m = {k: statistics.median(x[k] for x in each) for k in each[0]}
                 row += f"{m['KB']:6.0f}+{m['API']:.0f} KB {m['paint']:5.0f} ms {m['jumped']:7.3f} {m['long']:5.0f} ms"
             print(f"{name:22}{row}", flush=True)

@@ -76,6 +76,8 @@ const band = computed(() => {
 
 <style scoped src="@/drawing/picture.css"></style>
 
+<style scoped src="@/gauge/gauge.css"></style>
+
 <style scoped>
 .belt {
   fill: none;
@@ -86,28 +88,9 @@ const band = computed(() => {
 .belt.wide {
   stroke-width: 6;
 }
-.dial {
-  fill: var(--sheet);
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.band {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 8;
-}
-.needle {
-  stroke: var(--ink);
-  stroke-width: 2.4;
-}
 .rod {
   stroke: var(--ink);
   stroke-width: 3;
-}
-.tape {
-  fill: var(--sheet);
-  stroke: var(--ink);
-  stroke-width: 1.4;
 }
 .mark {
   stroke: var(--ink);

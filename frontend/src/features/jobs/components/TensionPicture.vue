@@ -107,6 +107,8 @@ const belts = computed(() => {
   </svg>
 </template>
 
+<style scoped src="@/gauge/gauge.css"></style>
+
 <style scoped>
 .picture {
   width: 100%;
@@ -132,24 +134,6 @@ const belts = computed(() => {
   stroke: var(--ink);
   stroke-width: 3;
   fill: none;
-}
-.dial {
-  fill: var(--sheet);
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.band {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 8;
-}
-.needle {
-  stroke: var(--hot);
-  stroke-width: 2.6;
-}
-.tape {
-  fill: var(--sheet);
-  stroke: var(--ink);
 }
 .paper {
   fill: var(--sheet);
