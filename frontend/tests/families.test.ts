@@ -8,6 +8,7 @@ import JointCard from '@/features/bench/components/JointCard.vue'
 import RecordTables from '@/lists/RecordTables.vue'
 import { bodyOf, fieldsOf } from '@/forms/schema'
 import FamilyBoard from '@/options/FamilyBoard.vue'
+import FitnessBar from '@/options/FitnessBar.vue'
 import MannerTable from '@/options/MannerTable.vue'
 import AnswerColumn from '@/features/drive/components/AnswerColumn.vue'
 import TensionStage from '@/features/drive/components/TensionStage.vue'
@@ -224,10 +225,17 @@ describe('what lies below', () => {
 })
 
 describe('manners', () => {
-  it('stand question by question with a shape that says the verdict without colour', () => {
+  it('stand question by question, the word first, a bar that says it without colour', () => {
     const w = mount(MannerTable, { props: { families: [family('flat', [])] } })
     expect(w.find('tbody tr').classes()).toContain('asked')
-    expect(w.find('td svg').attributes('aria-label')).toBe('no')
+    expect(w.find('td .verdict b').text()).toBe('no')
+    // What is not fit fills nothing of its bar; the fitter, the fuller.
+    const filled = (verdict: 'good' | 'limited' | 'no') => {
+      const bar = mount(FitnessBar, { props: { verdict } }).findAll('rect')[1]
+      return Number(bar?.attributes('width') ?? 0)
+    }
+    expect(filled('no')).toBe(0)
+    expect(filled('limited')).toBeCloseTo(filled('good') / 2)
     expect(w.text()).toContain('Slips 1 to 2 %.')
   })
 })

@@ -387,3 +387,52 @@ def test_the_program_opens_without_a_network_and_shows_what_was_read_last(browse
     page.goto(read)
     expect(page.get_by_text("No connection.")).to_have_count(0)
     context.close()
+
+
+# What a page must not have at any width: words cut off in a key, a page that moves sideways.
+CUT_OFF = """[...document.querySelectorAll('button, .way, summary, [role=tab]')].filter(e => e.offsetParent && !e.closest('.wide, .wide-box')
+  && (e.scrollWidth > e.clientWidth + 2 || [...e.children].some(c => c.tagName !== 'svg' && c.getBoundingClientRect().right > e.getBoundingClientRect().right + 3)))
+  .map(e => e.textContent.trim().slice(0, 40))"""
+
+
+@pytest.mark.parametrize(("width", "height"), [(1280, 800), (390, 844)])
+def test_every_view_and_every_drawer_reads_well_by_ear_and_cuts_no_word_off(
+    open_page: Opener, server: Server, axe: Callable[[Page], list[str]], width: int, height: int
+) -> None:
+    page = open_page(width, height)
+    listed = json.load(urllib.request.urlopen(server.address + "/api/machines"))["machines"]
+    machine = next(m["id"] for m in listed if m["tag"] == "SC-1")
+    drive, temporary = drive_of(server, "SC-1"), drive_of(server, "BR-1", 1)
+    views = [
+        *("/round", "/machines", f"/machines/{machine}", "/jobs", "/jobs/templates", "/bench", "/what-belt", "/shelf"),
+        *("/handbook", "/report", "/files", "/route", "/speeds", "/choose", "/bench/v-belt-range?all", "/nowhere"),
+        *(f"/drives/{drive}?stage={s}" for s in ("found", "duty", "choose", "tension")),
+        *(f"/drives/{d}" for d in (temporary, drive_of(server, "HK-1", 1), drive_of(server, "OM-2"))),
+        *(f"/drives/{drive}/{what}" for what in ("timeline", "speeds", "why", "change", "jobs")),
+    ]
+    for path in views:
+        page.goto(server.address + path)
+        page.wait_for_load_state("networkidle")
+        page.locator(".view h1").first.wait_for()
+        page.wait_for_timeout(400)
+        assert axe(page) == [], path
+        assert page.evaluate("document.querySelector('.view').scrollWidth") <= width, path
+        assert page.evaluate(CUT_OFF) == [], path
+    # What opens over a page.
+    page.goto(f"{server.address}/drives/{drive}")
+    page.locator("section.number button").first.click()
+    page.get_by_text(re.compile("How come:")).first.wait_for()
+    page.wait_for_timeout(600)
+    assert axe(page) == [], "how come"
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="All figures of this drive").click()
+    page.locator(".el-drawer table").first.wait_for()
+    page.wait_for_timeout(600)
+    assert axe(page) == [], "all figures"
+    page.keyboard.press("Escape")
+    page.wait_for_timeout(400)
+    page.get_by_role("button", name=re.compile("name and settings")).click()
+    page.get_by_text("On this device").wait_for()
+    page.wait_for_timeout(600)
+    assert axe(page) == [], "settings"
+    assert page.evaluate(CUT_OFF) == [], "settings"

@@ -210,6 +210,11 @@ def test_a_length_that_is_off_and_a_range_of_speeds() -> None:
     assert refused("belt-length-off", with_(example, right="Q"))[0] == "right"
     given = CALCULATIONS["v-belt-range"].example["input"]
     torque, fan = (run("v-belt-range", with_(given, load=x))["result"] for x in ("constant torque", "fan"))
+    for found in (torque, fan):
+        # The sentence says the worst of the points, and the points hold it.
+        worst = max(found["points"], key=lambda p: p["belts_exact"]["value"])
+        assert found["worst"] == worst and worst["driver_speed"]["shown"] in found["says"]
+        assert ("too few" in found["says"]) == (found["belts_needed"]["value"] > found["belts"]["value"])
     assert fan["worst"]["driver_speed"]["value"] == pytest.approx(2400) and len(torque["points"]) == 9
     assert torque["worst"]["belts_exact"]["value"] == max(p["belts_exact"]["value"] for p in torque["points"])
     assert refused("v-belt-range", with_(given, low="3000"))[0] == "high"

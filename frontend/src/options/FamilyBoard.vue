@@ -11,10 +11,10 @@ import { useFamilies } from '@/shared/state/families'
 import BestRow from './BestRow.vue'
 import { commonScale, optionKey } from './card'
 import LaidOver from './LaidOver.vue'
+import FitnessBar from './FitnessBar.vue'
 import MannerTable from './MannerTable.vue'
 import OptionCard from './OptionCard.vue'
 import { columns, sorted, type Column } from './sorting'
-import VerdictMark from './VerdictMark.vue'
 import WorkedOption from './WorkedOption.vue'
 
 // One duty, every family: the best few of each drawn at one scale, then side by side.
@@ -101,7 +101,7 @@ function nowShown(now: Sheet, key: Column): string {
         :aria-label="f.title"
       >
         <header>
-          <VerdictMark :verdict="f.verdict" />
+          <FitnessBar :verdict="f.verdict" />
           <h2>{{ f.title }}</h2>
           <span class="verdict">{{ says[f.verdict] }}</span>
           <span class="dim count">{{ thousands(f.accepted) }} of {{ thousands(f.considered) }} do it</span>

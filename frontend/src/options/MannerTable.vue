@@ -3,12 +3,14 @@ import { computed } from 'vue'
 
 import type { FamilyOffer } from '@/api/types'
 
-import VerdictMark from './VerdictMark.vue'
+import FitnessBar from './FitnessBar.vue'
 
-// How each family behaves, question by question: a filled disc good, a half disc with care, a cross no.
+// How each family behaves, question by question: its word, a bar of fitness, a sentence. On a phone each question is a sheet
+// of its own with the families under each other.
 const props = defineProps<{ families: FamilyOffer[] }>()
 const questions = computed(() => props.families[0]?.manners ?? [])
 const manner = (f: FamilyOffer, key: string) => f.manners.find((m) => m.key === key)
+const verdict = (f: FamilyOffer, key: string) => manner(f, key)?.verdict ?? 'no'
 const says = { good: 'good', limited: 'with care', no: 'no' } as const
 </script>
 
@@ -28,11 +30,11 @@ const says = { good: 'good', limited: 'with care', no: 'no' } as const
           <tr v-for="q in questions" :key="q.key" :class="{ asked: q.asked }">
             <th scope="row">{{ q.question }}</th>
             <td v-for="f in families" :key="f.key">
-              <VerdictMark
-                :verdict="manner(f, q.key)?.verdict ?? 'no'"
-                :size="14"
-                :says="says[manner(f, q.key)?.verdict ?? 'no']"
-              />
+              <span class="of">{{ f.title }}</span>
+              <span class="verdict">
+                <FitnessBar :verdict="verdict(f, q.key)" />
+                <b>{{ says[verdict(f, q.key)] }}</b>
+              </span>
               {{ manner(f, q.key)?.words }}
             </td>
           </tr>
@@ -61,6 +63,40 @@ th {
 td {
   vertical-align: top;
   font-size: 0.9375rem;
+}
+.verdict {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.of {
+  display: none;
+}
+@media (max-width: 700px) {
+  table {
+    min-width: 0;
+    display: block;
+  }
+  thead {
+    display: none;
+  }
+  tbody,
+  tr,
+  th,
+  td {
+    display: block;
+  }
+  tr {
+    padding: 8px 0;
+  }
+  td {
+    padding: 4px 0 6px;
+    border: 0;
+  }
+  .of {
+    display: block;
+    color: var(--dim);
+  }
 }
 tr.asked {
   background: var(--touch-soft);

@@ -11,6 +11,8 @@ const props = defineProps<{
   /** What belongs together; everything in one table where there are none. */
   groups?: { title: string; names: string[] }[]
   first?: string[]
+  /** Which heading the name of a group is on its page. */
+  level?: 2 | 3
 }>()
 const emit = defineEmits<{ how: [step: string, title: string] }>()
 
@@ -40,13 +42,15 @@ const main = computed(() =>
     : [],
 )
 const others = computed(() => rows.value.filter((r) => !main.value.includes(r)))
-const tables = computed(() =>
-  props.groups?.length
-    ? props.groups
-        .map((g) => ({ title: g.title, rows: g.names.flatMap((n) => others.value.find((r) => r.key === n) ?? []) }))
-        .filter((g) => g.rows.length)
-    : [{ title: '', rows: others.value }],
-)
+const tables = computed(() => {
+  const grouped = (props.groups ?? [])
+    .map((g) => ({ title: g.title, rows: g.names.flatMap((n) => others.value.find((r) => r.key === n) ?? []) }))
+    .filter((g) => g.rows.length)
+  // What belongs to no group is not lost: it stands under them.
+  const held = new Set(grouped.flatMap((g) => g.rows))
+  const rest = others.value.filter((r) => !held.has(r))
+  return rest.length || !grouped.length ? [...grouped, { title: '', rows: rest }] : grouped
+})
 </script>
 
 <template>
@@ -66,7 +70,7 @@ const tables = computed(() =>
     <component :is="main.length ? 'details' : 'div'">
       <summary v-if="main.length">The other {{ others.length }} figures</summary>
       <section v-for="t in tables" :key="t.title" :aria-label="t.title || undefined">
-        <h3 v-if="t.title">{{ t.title }}</h3>
+        <component :is="`h${level ?? 3}`" v-if="t.title" class="group">{{ t.title }}</component>
         <table>
           <tbody>
             <tr v-for="r in t.rows" :key="r.key">
@@ -115,7 +119,8 @@ summary {
   color: var(--touch);
   cursor: pointer;
 }
-h3 {
+.group {
+  font: 600 1.0625rem var(--face-label);
   background: var(--panel);
   border-bottom: 2px solid var(--ink);
   padding: 5px 8px;

@@ -26,6 +26,7 @@ import {
   MovesPicture,
   OptionList,
   PictureFiles,
+  RangeCurve,
   ReadingBar,
   RecordTables,
   ScenePicture,
@@ -55,6 +56,11 @@ function telling(a: Worked): string {
 }
 /** A reading on its scale; its limits are on it, so that the state need not be said again as a word of the program. */
 const bar = computed(() => (answer.value?.result.bar ?? null) as components['schemas']['BarOut'] | null)
+/** What a drive needs over a range of speeds, as a curve. */
+const ranged = computed(() => {
+  const r = answer.value?.result
+  return Array.isArray(r?.points) && r.points.length > 1 && r.worst && r.belts_needed ? (r as never) : null
+})
 const figures = computed(() => {
   const { bar: drawn, state, ...rest } = answer.value?.result ?? {}
   const says = drawn || props.name === 'alignment' ? '' : rest.says
@@ -184,6 +190,7 @@ watch(
               :belt="answer.result.belt as never"
               :verdict="String(answer.result.verdict)"
             />
+            <div v-if="ranged" class="sheet form"><RangeCurve :result="ranged" /></div>
             <MovesPicture
               v-if="name === 'alignment'"
               :faults="(answer.result as unknown as Line).faults"
@@ -200,6 +207,7 @@ watch(
                 :result="figures"
                 :titles="answer.titles"
                 :groups="answer.groups"
+                :level="2"
                 :first="calc.first"
                 @how="(s: string, t: string) => (how = { step: s, title: t })"
               />

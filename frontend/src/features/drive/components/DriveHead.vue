@@ -102,6 +102,10 @@ h1 {
     flex-wrap: wrap;
     gap: 0 12px;
   }
+  /* A long name of leather goes on in the next line. */
+  .what {
+    white-space: normal;
+  }
   .machine,
   .sisters a span {
     display: none;

@@ -171,6 +171,7 @@ const feed = computed(() => `/api/round.ics?area=${encodeURIComponent(area.value
   margin-left: auto;
   display: flex;
   gap: 8px;
+  flex-wrap: wrap;
 }
 .columns {
   display: grid;

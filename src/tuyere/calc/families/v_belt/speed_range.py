@@ -41,6 +41,7 @@ class AtSpeedOut(Answer):
 class RangeOut(Answer):
     """Every speed that was rated; the worst asks for most belts."""
 
+    says: str
     belts_needed: Figure
     belts: Figure
     enough: bool
@@ -84,10 +85,18 @@ def v_belt_range(given: RangeIn, frame: Frame) -> RangeOut:
             belts_exact=f(p.belts_exact, "factor", "exact"),
         )
 
+    worst = out(found.worst)
+    needed, there = f(found.belts_needed, "count"), f(here.rated.count, "count")
+    enough = found.belts_needed <= here.rated.count
     return RangeOut(
-        belts_needed=f(found.belts_needed, "count"),
-        belts=f(here.rated.count, "count"),
-        enough=found.belts_needed <= here.rated.count,
-        worst=out(found.worst),
+        says=(
+            f"{needed.shown} {'belt is' if float(found.belts_needed) == 1 else 'belts are'} needed at "
+            f"{worst.driver_speed.shown} of the driver, the worst of the range; {there.shown} on it"
+            + (": enough at every speed." if enough else ": too few.")
+        ),
+        belts_needed=needed,
+        belts=there,
+        enough=enough,
+        worst=worst,
         points=[out(p) for p in found.points],
     )
