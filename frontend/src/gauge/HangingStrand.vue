@@ -9,7 +9,7 @@ defineProps<{ by: 'dip' | 'slack'; figure: string; sag?: string; says: string }>
       <rect x="10" y="58" width="324" height="14" class="edge" />
       <path d="M10 78Q172 150 334 78" class="strand leather" />
       <path d="M172 78V114M164 84l8-10 8 10M164 106l8 10 8-10" class="thin" />
-      <text x="188" y="106" class="big">{{ figure }}</text>
+      <text x="172" y="142" text-anchor="middle" class="big">{{ figure }}</text>
       <text x="14" y="50">straightedge over the strand</text>
       <text x="172" y="178" text-anchor="middle" class="dim">its own weight dips it; nobody presses</text>
     </template>
