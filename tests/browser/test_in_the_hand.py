@@ -350,6 +350,9 @@ def test_no_formula_is_broken_and_each_has_words_for_ears(open_page: Opener, ser
     for k in range(subjects.count()):
         subjects.nth(k).click()
         expect(subjects.nth(k)).to_have_attribute("aria-current", "true")
+        # The index says how many; they stand frame by frame.
+        every = int(subjects.nth(k).inner_text().split()[-1])
+        expect(page.locator("article, section.table")).to_have_count(every)
         formulas = page.locator("article").count()
         # They are set when they come near; before print all of them are.
         page.evaluate("window.dispatchEvent(new Event('beforeprint'))")
