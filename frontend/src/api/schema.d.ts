@@ -15905,6 +15905,8 @@ export interface components {
             enough: boolean;
             /** Points */
             points: components["schemas"]["AtSpeedOut"][];
+            /** Says */
+            says: string;
             /** Worst */
             worst: components["schemas"]["AtSpeedOut"];
         };
