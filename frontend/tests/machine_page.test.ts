@@ -190,8 +190,9 @@ describe('a drive that is not known yet', () => {
     step: null,
     per: null,
   })
-  const duty = (n1: number, n2: number) =>
+  const duty = (n1: number, n2: number, ratio = '') =>
     ({
+      ratio,
       driver_speed: figure(n1, `${n1} rpm`),
       driven_speed: figure(n2, `${n2} rpm`),
       power: figure(3, '4 hp'),
@@ -201,8 +202,9 @@ describe('a drive that is not known yet', () => {
     [1750, 700, '2.50 : 1 down', 2.5],
     [500, 1000, '2.00 : 1 up', 0.5],
     [1000, 1000, '1.00 : 1 down', 1],
+    [1750, 87.5, '20.00 : 1 down', 20],
   ])('from %d to %d rpm is drawn in its ratio', (n1, n2, words, ratio) => {
-    const w = mount(EmptyDrive, { props: { duty: duty(n1, n2) } })
+    const w = mount(EmptyDrive, { props: { duty: duty(n1, n2, words) } })
     expect(w.text()).toContain(words)
     const [driver, driven] = w.findAll('circle').map((c) => Number(c.attributes('r')))
     expect((driven ?? 0) / (driver ?? 1)).toBeCloseTo(ratio, 6)

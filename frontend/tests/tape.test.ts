@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest'
 import TensionPicture from '@/features/jobs/components/TensionPicture.vue'
 import PressedSpan from '@/gauge/PressedSpan.vue'
 import { typedNumber } from '@/pad/typing'
-import { gaugeFull, gaugeTurn, tapeMarks } from '@/gauge/tape'
+import { gaugeFull, gaugeTurn } from '@/gauge/dial'
+import { tapeMarks } from '@/gauge/tape'
 
 // A style-sheet pixel is 1/96 in by definition.
 const TRUE = 96 / 25.4

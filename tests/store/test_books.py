@@ -109,6 +109,19 @@ def duty(**more: object) -> DutySave:
     )
 
 
+@pytest.mark.parametrize(
+    ("driver", "driven", "words"),
+    [("1750", "700", "2.50 : 1 down"), ("500", "1000", "2.00 : 1 up"), ("900", "900", "1.00 : 1 down")],
+)
+def test_a_duty_says_its_ratio_the_faster_over_the_slower(db: Session, driver: str, driven: str, words: str) -> None:
+    """By definition of the speed ratio; the same in either system, for speeds have one unit."""
+    ident = a_drive(db)
+    save_duty(db, WHO, ident, duty(driver_speed=driver, driven_speed=driven))
+    for units in ("us", "si"):
+        said = drive_view(db, ident, units).duty
+        assert said is not None and said.ratio == words
+
+
 def test_duty_keeps_what_was_typed_and_makes_a_version_when_in_use(db: Session) -> None:
     ident = a_drive(db)
     save_duty(db, WHO, ident, duty())

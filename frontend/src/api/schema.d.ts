@@ -9437,6 +9437,11 @@ export interface components {
             id: string;
             /** Power */
             power: components["schemas"]["Figure"];
+            /**
+             * Ratio
+             * @description the faster speed over the slower, and which way it goes: 2.50 : 1 down
+             */
+            ratio: string;
             /** Rev */
             rev: number;
             /** Service factor */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-import { gaugeFull, gaugeTurn, tapeMarks } from './tape'
+import { bandOnDial, gaugeFull, onDial } from './dial'
+import { tapeMarks } from './tape'
 
 // The strand that is pressed: dashed where it lies, dark where it is pressed, by its true size, with a tape's own marks
 // beside it; on the arrow the gauge with its band.
@@ -31,17 +32,8 @@ const marks = computed(() =>
   tapeMarks(PX_MM / scale.value, deep.value + 34, props.us).map((m) => ({ y: Y + m.at, long: 26 * m.long })),
 )
 // The dial goes from nothing to well over the band, three quarters of a turn round.
-const full = computed(() => gaugeFull(props.high, props.now))
-const turn = (v: number) => gaugeTurn(v, full.value)
-const on = (deg: number, r: number) => {
-  const a = (deg * Math.PI) / 180
-  return `${X.mid + r * Math.cos(a)} ${40 + r * Math.sin(a)}`
-}
-const band = computed(() => {
-  if (props.low === undefined || props.high === undefined) return ''
-  const [a, b] = [turn(props.low), turn(props.high)]
-  return `M${on(a, 29)}A29 29 0 ${b - a > 180 ? 1 : 0} 1 ${on(b, 29)}`
-})
+const dial = computed(() => ({ x: X.mid, y: 40, full: gaugeFull(props.high, props.now) }))
+const band = computed(() => bandOnDial(dial.value, props.low, props.high, 29))
 </script>
 
 <template>
@@ -51,7 +43,7 @@ const band = computed(() => {
     <g v-if="band">
       <circle :cx="X.mid" cy="40" r="35" class="dial" />
       <path :d="band" class="band" />
-      <path v-if="now !== undefined" :d="`M${X.mid} 40L${on(turn(now), 27)}`" class="needle" />
+      <path v-if="now !== undefined" :d="`M${X.mid} 40L${onDial(dial, now, 27)}`" class="needle" />
       <circle :cx="X.mid" cy="40" r="3.5" class="solid" />
       <path :d="`M${X.mid} 75V${Y + deep - 9}`" class="rod" />
       <text v-if="nowShown" :x="X.mid - 46" y="34" text-anchor="end" class="big">{{ nowShown }}</text>

@@ -22,9 +22,3 @@ export function tapeMarks(pxPerMm: number, over: number, us: boolean): TapeMark[
     return { at: n * of.mm * pxPerMm, long: level < 0 ? 0.3 : 1 - level * (0.7 / (longer.length + 1)) }
   })
 }
-
-/** Where the needle of a round gauge stands: degrees from its zero, three quarters of a turn to its full scale. */
-export const gaugeTurn = (v: number, full: number): number => -225 + (270 * Math.min(Math.max(v, 0), full)) / full
-/** The full scale of a gauge that shows a band and a reading well inside it. */
-export const gaugeFull = (high: number | undefined, now: number | undefined): number =>
-  Math.max((high ?? 1) * 1.5, (now ?? 0) * 1.05)

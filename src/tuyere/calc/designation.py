@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import re
 
-MM_PER_INCH = 25.4
+from tuyere.core.units import MM_PER_IN
+
 _INCHES = re.compile(r"(?:(?:(\d+) )?(\d+)/(\d+)|(\d+(?:\.\d+)?)) in\b")
 
 
 def _mm(found: re.Match[str]) -> str:
     whole, top, bottom, plain = found.groups()
     inches = float(plain) if plain is not None else int(whole or 0) + int(top) / int(bottom)
-    mm = inches * MM_PER_INCH
+    mm = inches * MM_PER_IN
     return f"{f'{mm:.1f}'.rstrip('0').rstrip('.') if mm < 100 else f'{mm:.0f}'} mm"
 
 

@@ -227,15 +227,14 @@ def figure_of(known: DriveKnown, name: str, state: str) -> FigureOfDrive | None:
         if found is None:
             return None
         band, whose = found
-        least, most = (f(scale.force_n(float(n)), "force") for n in (band.low_n, band.high_n))
+        forces = [float(scale.force_n(float(n))) for n in (band.low_n, band.high_n)]
+        least, most = (f(n, "force") for n in forces)
         return FigureOfDrive(
             name=name,
             label=f"each belt, {band.state}" if whose == "worked" else f"each belt, {whose} number",
             shown=f"{least.number} to {most.shown} at {f(scale.deflection_mm, 'length', 'tape').shown}",
             low=float(band.low_n),
             high=float(band.high_n),
-            drawn=tuple(
-                in_system(float(scale.force_n(float(n))), "force", known.units) for n in (band.low_n, band.high_n)
-            ),
+            drawn=tuple(in_system(n, "force", known.units) for n in forces),
         )
     return None

@@ -11,6 +11,8 @@ from tuyere.calc.entry import Entered, value_of
 from tuyere.calc.frame import Frame
 from tuyere.calc.shown import shown
 from tuyere.core.duty.fan_law import grows_with_cube
+from tuyere.core.speeds.formulas import ratio_of_speeds
+from tuyere.core.steps import quiet
 from tuyere.store.builds.read import build_views
 from tuyere.store.builds.tables import Build
 from tuyere.store.drives.current import current_duty, duties_of
@@ -48,6 +50,12 @@ def _entry(duty: Duty, name: str, units: str) -> str:
     return as_entered(value, getattr(duty, typed) if typed else None, kind, units)
 
 
+def _ratio_words(driver_rpm: float, driven_rpm: float) -> str:
+    with quiet():
+        i = float(ratio_of_speeds(max(driver_rpm, driven_rpm), min(driver_rpm, driven_rpm)))
+    return f"{shown(i, 'factor', 'us', 'exact')} : 1 {'down' if driver_rpm >= driven_rpm else 'up'}"
+
+
 def duty_view(duty: Duty, units: str) -> DutyView:
     """A duty in the person's units, and each of its fields as text that reads back to the same value."""
     f = Frame(units).figure
@@ -58,6 +66,7 @@ def duty_view(duty: Duty, units: str) -> DutyView:
         power=f(duty.power_kw, "power"),
         driver_speed=f(duty.driver_rpm, "speed"),
         driven_speed=f(duty.driven_rpm, "speed"),
+        ratio=_ratio_words(duty.driver_rpm, duty.driven_rpm),
         tolerance=f(duty.tolerance_percent, "percent"),
         tolerance_origin=duty.tolerance_origin,
         centre=None if duty.centre_mm is None else f(duty.centre_mm, "length", "tape"),

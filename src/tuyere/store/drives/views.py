@@ -34,6 +34,7 @@ class DutyView(Answer):
     power: Figure
     driver_speed: Figure
     driven_speed: Figure
+    ratio: str = Field(description="the faster speed over the slower, and which way it goes: 2.50 : 1 down")
     tolerance: Figure
     tolerance_origin: str
     centre: Figure | None

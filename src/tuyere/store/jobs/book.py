@@ -360,12 +360,10 @@ def list_jobs(
     lines = job_lines(session, *which, most=100)
     # Only those that are open are drawn: they are few, and gone on with from the list.
     drawn = drawn_of(session, [x.drive_id for x in lines if x.state == "open"])
-    return JobList(
-        jobs=[
-            x.model_copy(update={"elevation": drawn[x.drive_id][1]}) if x.state == "open" and x.drive_id in drawn else x
-            for x in lines
-        ]
-    )
+    for x in lines:
+        if x.state == "open" and x.drive_id in drawn:
+            _, x.elevation = drawn[x.drive_id]
+    return JobList(jobs=lines)
 
 
 def stale_states(session: Session, rows: Sequence[JobRow]) -> list[uuid.UUID]:

@@ -12,12 +12,11 @@ const W = 720
 const H = 330
 const MIDDLE = 158
 const LARGE = 104
-const LEAST = 18
 const ratio = computed(() => (props.duty ? props.duty.driver_speed.value / props.duty.driven_speed.value : 1.8))
 /** Both wheels in their ratio, the larger as large as there is room. */
 const wheels = computed(() => {
   const down = ratio.value >= 1
-  const small = Math.max(LARGE / (down ? ratio.value : 1 / ratio.value), LEAST)
+  const small = LARGE / (down ? ratio.value : 1 / ratio.value)
   return down
     ? { driver: { x: 130, r: small }, driven: { x: 590, r: LARGE } }
     : { driver: { x: 130, r: LARGE }, driven: { x: 590, r: small } }
@@ -31,14 +30,9 @@ const strands = computed(() => {
   const on = (w: { x: number; r: number }, side: number) => `${w.x + w.r * lean} ${MIDDLE - side * w.r * up}`
   return [1, -1].map((side) => `M${on(a, side)}L${on(b, side)}`)
 })
-const ratioWords = computed(() => {
-  if (!props.duty) return ''
-  const r = ratio.value >= 1 ? ratio.value : 1 / ratio.value
-  return `${r.toFixed(2)} : 1 ${ratio.value >= 1 ? 'down' : 'up'}`
-})
 const says = computed(() =>
   props.duty
-    ? `Driver at ${props.duty.driver_speed.shown}, driven at ${props.duty.driven_speed.shown}, ${ratioWords.value}, ${props.duty.power.shown}. Wheels and belt are not known yet.`
+    ? `Driver at ${props.duty.driver_speed.shown}, driven at ${props.duty.driven_speed.shown}, ${props.duty.ratio}, ${props.duty.power.shown}. Wheels and belt are not known yet.`
     : 'Nothing is known of it yet: neither wheels nor belt, neither speeds nor power.',
 )
 </script>
@@ -80,7 +74,7 @@ const says = computed(() =>
         text-anchor="middle"
         class="great"
       >
-        {{ ratioWords }}
+        {{ duty.ratio }}
       </text>
       <text
         :x="(wheels.driver.x + wheels.driven.x) / 2 + (wheels.driver.r - wheels.driven.r) / 2"

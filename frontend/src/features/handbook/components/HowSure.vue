@@ -11,7 +11,7 @@ const parts = computed(() => sureness(props.of))
 <template>
   <div class="sure">
     <span class="measure" aria-hidden="true"
-      ><span v-for="p in parts" :key="p.word" :class="p.word" :style="{ flexGrow: p.count }"
+      ><span v-for="p in parts" :key="p.word" :class="p.word" :style="{ width: `${p.part * 100}%` }"
     /></span>
     <span class="dim"
       >Confidence:

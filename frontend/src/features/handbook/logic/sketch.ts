@@ -3,10 +3,7 @@ import type { Handbook } from '@/api/types'
 type Table = Pick<Handbook['tables'][number], 'columns' | 'rows'>
 
 /** A table at a glance: curves over its first column of numbers, or a bar for each row; null where it has no numbers. */
-export type Sketch =
-  | { kind: 'curves'; x: string; y: string; lines: [number, number][][] }
-  | { kind: 'bars'; y: string; bars: number[] }
-  | null
+export type Sketch = { kind: 'curves'; lines: [number, number][][] } | { kind: 'bars'; bars: number[] } | null
 
 const MOST_LINES = 4
 const MOST_BARS = 40
@@ -27,7 +24,7 @@ function scaled(all: number[]): (x: number) => number {
 
 export function sketchOf(t: Table): Sketch {
   if (t.rows.length < LEAST_ROWS) return null
-  const columns = t.columns.map((c, k) => ({ ...c, k, values: numbers(t, k) }))
+  const columns = t.columns.map((c, k) => ({ unit: c.unit, values: numbers(t, k) }))
   const whole = columns.flatMap((c) => (isNumber(c.values) ? [{ ...c, values: c.values }] : []))
   const first = whole[0]
   if (!first) return null
@@ -39,15 +36,13 @@ export function sketchOf(t: Table): Sketch {
     const x = scaled(first.values)
     return {
       kind: 'curves',
-      x: first.meaning,
-      y: same.map((c) => c.meaning).join('; '),
       lines: same.map((c) => c.values.map((v, k): [number, number] => [x(first.values[k] as number), y(v)])),
     }
   }
-  const of = (over[0] && rises(first.values) ? over[0] : first).values.slice(0, MOST_BARS)
+  const of = first.values.slice(0, MOST_BARS)
   const least = Math.min(0, ...of)
   const high = Math.max(...of)
-  return high > least ? { kind: 'bars', y: first.meaning, bars: of.map((v) => (v - least) / (high - least)) } : null
+  return high > least ? { kind: 'bars', bars: of.map((v) => (v - least) / (high - least)) } : null
 }
 
 /** How sure a subject is: its tables and formulas by their confidence, the surest first. */

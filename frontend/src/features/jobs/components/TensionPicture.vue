@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 
 import type { JobStep } from '@/api/types'
-import { gaugeFull, gaugeTurn, tapeMarks } from '@/gauge/tape'
+import { bandOnDial, gaugeFull, onDial } from '@/gauge/dial'
+import { tapeMarks } from '@/gauge/tape'
 
 // The span to press: dashed where the belt lies, dark where it is pressed; the tape beside it reads true, the gauge on it has
 // its band and what stands on the pad; right, the set seen from its edge.
@@ -16,18 +17,9 @@ const marks = computed(() => {
   return mm ? tapeMarks(DEEP / mm, DEEP + 26, props.us) : []
 })
 const band = computed(() => figure('tension_band')?.drawn ?? [])
-const GAUGE = { x: 143, y: 38, r: 33 }
-const on = (v: number, r: number) => {
-  const a = (gaugeTurn(v, gaugeFull(band.value[1], props.now)) * Math.PI) / 180
-  return [GAUGE.x + r * Math.cos(a), GAUGE.y + r * Math.sin(a)] as const
-}
-const arc = computed(() => {
-  const [low, high] = band.value
-  if (low === undefined || high === undefined) return ''
-  const full = gaugeFull(high, props.now)
-  const far = gaugeTurn(high, full) - gaugeTurn(low, full) > 180 ? 1 : 0
-  return `M${on(low, 27).join(' ')}A27 27 0 ${far} 1 ${on(high, 27).join(' ')}`
-})
+const dial = computed(() => ({ x: 143, y: 38, full: gaugeFull(band.value[1], props.now) }))
+const DIAL_R = 33
+const arc = computed(() => bandOnDial(dial.value, band.value[0], band.value[1], 27))
 const belts = computed(() => {
   const odd = (props.step.said?.result as { odd_belt?: number | null } | null)?.odd_belt ?? null
   const few = props.step.asked.slice(0, 8)
@@ -60,11 +52,11 @@ const belts = computed(() => {
     <template v-else>
       <path :d="`M14 ${Y}L143 ${Y + DEEP}L272 ${Y}`" class="belt" />
       <template v-if="arc">
-        <circle :cx="GAUGE.x" :cy="GAUGE.y" :r="GAUGE.r" class="dial" />
+        <circle :cx="dial.x" :cy="dial.y" :r="DIAL_R" class="dial" />
         <path :d="arc" class="band" />
-        <path v-if="now !== undefined" :d="`M${GAUGE.x} ${GAUGE.y}L${on(now, 26).join(' ')}`" class="needle" />
-        <circle :cx="GAUGE.x" :cy="GAUGE.y" r="3.5" class="solid" />
-        <path :d="`M143 ${GAUGE.y + GAUGE.r}V${Y + DEEP - 8}`" class="arrow" />
+        <path v-if="now !== undefined" :d="`M${dial.x} ${dial.y}L${onDial(dial, now, 26)}`" class="needle" />
+        <circle :cx="dial.x" :cy="dial.y" r="3.5" class="solid" />
+        <path :d="`M143 ${dial.y + DIAL_R}V${Y + DEEP - 8}`" class="arrow" />
       </template>
       <path v-else :d="`M143 22V${Y + DEEP - 8}`" class="arrow" />
       <path :d="`M135 ${Y + DEEP - 17}l8 12 8-12z`" class="solid" />

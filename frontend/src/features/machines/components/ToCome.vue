@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 
 import { api, attempt } from '@/api/client'
 import type { components } from '@/api/schema'
+import { startOf } from '@/shared/format/due'
 import { counted, shortDate, thousands } from '@/shared/format/words'
 import StateMark from '@/shared/ui/StateMark.vue'
 
@@ -24,8 +25,6 @@ async function load() {
 onMounted(load)
 defineExpose({ load })
 const shown = computed(() => (every.value ? dues.value : dues.value?.slice(0, FIRST)) ?? [])
-const start = (d: Due) =>
-  `/drives/${d.drive_id}/jobs?due=${d.id}${d.template ? `&template=${encodeURIComponent(d.template)}` : ''}`
 const when = (d: Due) =>
   d.when ? shortDate(d.when) : d.by_hours === null ? 'no date' : `at ${thousands(d.by_hours)} h on the meter`
 </script>
@@ -45,7 +44,9 @@ const when = (d: Due) =>
           ><br />
           {{ d.title }}<span v-if="d.drive" class="dim"> · {{ d.drive }}</span>
         </span>
-        <router-link v-if="d.drive_id" :to="start(d)" class="way" :aria-label="`Start: ${d.title}`">Start</router-link>
+        <router-link v-if="d.drive_id" :to="startOf(d)" class="way" :aria-label="`Start: ${d.title}`"
+          >Start</router-link
+        >
         <router-link v-else to="/round" class="way" :aria-label="`On the round: ${d.title}`">Round</router-link>
       </li>
     </ul>

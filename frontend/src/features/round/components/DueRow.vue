@@ -5,6 +5,7 @@ import type { Problem, RoundLine } from '@/api/types'
 import ElevationDrawing from '@/elevation/ElevationDrawing.vue'
 import { fit } from '@/elevation/frame'
 import { inSystem } from '@/shared/format/designation'
+import { startOf } from '@/shared/format/due'
 import { save } from '@/shared/state/outbox'
 import { useSettings } from '@/shared/state/settings'
 
@@ -20,11 +21,7 @@ const frame = computed(() =>
 const marks = { act: '■', watch: '◐', none: '○' } as Record<string, string>
 const words = { act: 'late', watch: 'today', none: 'to come' } as Record<string, string>
 const due = computed(() => props.line.due)
-const start = computed(() =>
-  due.value.drive_id
-    ? `/drives/${due.value.drive_id}/jobs?due=${due.value.id}${due.value.template ? `&template=${due.value.template}` : ''}`
-    : '',
-)
+const start = computed(() => startOf(due.value))
 const open = ref<'' | 'more' | 'off' | 'done'>('')
 const until = ref(inDays(7))
 const reason = ref('')

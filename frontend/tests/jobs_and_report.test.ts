@@ -3,14 +3,9 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
 
-import RangeCurve from '@/features/bench/components/RangeCurve.vue'
 import OpenJob from '@/features/jobs/components/OpenJob.vue'
 import JobsView from '@/features/jobs/views/JobsView.vue'
 import ReportView from '@/features/report/views/ReportView.vue'
-import SettingPicture from '@/features/shell/components/SettingPicture.vue'
-import SettingsPanel from '@/features/shell/components/SettingsPanel.vue'
-import { useSettings } from '@/shared/state/settings'
-import FigureTable from '@/shared/ui/FigureTable.vue'
 
 import elevations from './fixtures/elevations.json'
 
@@ -163,106 +158,5 @@ describe('a period of the shop', () => {
     const w = await shown({})
     for (const words of ['None was kept', 'None was fitted', 'Nothing was late', 'No temporary fix', 'None was closed'])
       expect(w.text()).toContain(words)
-  })
-})
-
-describe('what is set on a device', () => {
-  const stubs = { 'el-dialog': { template: '<div><slot /></div>' }, SettingPicture: true }
-  it('is pressed where it holds, and holds when pressed', async () => {
-    const { plugins } = await at('/')
-    const w = mount(SettingsPanel, { props: { modelValue: true }, global: { plugins, stubs } })
-    const settings = useSettings()
-    for (const group of w.findAll('[role=group]')) {
-      const buttons = group.findAll('button')
-      for (const b of buttons) {
-        await b.trigger('click')
-        expect(buttons.map((x) => x.attributes('aria-pressed') === 'true')).toEqual(buttons.map((x) => x === b))
-      }
-    }
-    expect([settings.theme, settings.wheelWord, settings.recheck]).toEqual(['dark', 'pulley', 'all'])
-    const [name, money] = w.findAll('input')
-    await name?.setValue('I. Rook')
-    await money?.setValue('kr')
-    expect([settings.name, settings.money]).toEqual(['I. Rook', 'kr'])
-  })
-  it.each(['both', 'light', 'dark', 'wheel', 'first', 'second', 'all'])('%s is drawn, for eyes only', (shows) => {
-    const w = mount(SettingPicture, { props: { shows } })
-    expect(w.get('svg').attributes('aria-hidden')).toBe('true')
-    expect(w.findAll('rect, circle, path').length).toBeGreaterThan(0)
-  })
-  it('fills the visits that are kept: the first, the second, both', () => {
-    const filled = (shows: string) =>
-      mount(SettingPicture, { props: { shows } })
-        .findAll('circle')
-        .map((c) => c.attributes('fill') === 'currentColor')
-    expect([filled('first'), filled('second'), filled('all')]).toEqual([
-      [true, false],
-      [false, true],
-      [true, true],
-    ])
-  })
-})
-
-describe('a table of figures', () => {
-  const figure = (shown: string) => ({
-    value: 1,
-    shown,
-    unit: '',
-    number: shown,
-    unit_shown: '',
-    step: null,
-    per: null,
-  })
-  it('loses nothing that belongs to no group', () => {
-    const result = { force: figure('3 lbf'), basis: 'its maker', speed: figure('5 ft/min') }
-    const w = mount(FigureTable, { props: { result, groups: [{ title: 'Tension', names: ['force', 'none'] }] } })
-    expect(w.findAll('th').map((t) => t.text())).toEqual(['Force', 'Basis', 'Speed'])
-    expect(w.findAll('h3').map((t) => t.text())).toEqual(['Tension'])
-    const all = mount(FigureTable, { props: { result, groups: [{ title: 'All', names: Object.keys(result) }] } })
-    expect(all.findAll('section').length).toBe(1)
-  })
-})
-
-describe('a drive over a range of speeds', () => {
-  const figure = (value: number, shown: string) => ({
-    value,
-    shown,
-    unit: '',
-    number: shown,
-    unit_shown: '',
-    step: null,
-    per: null,
-  })
-  const point = (rpm: number, belts: number) => ({
-    driver_speed: figure(rpm, `${rpm} rpm`),
-    belts_exact: figure(belts, belts.toFixed(2)),
-  })
-  const points = [point(600, 1.2), point(1200, 1.7), point(2400, 2.6)]
-  const made = (there: number) =>
-    mount(RangeCurve, {
-      props: {
-        result: {
-          points,
-          worst: points[2],
-          belts: figure(there, String(there)),
-          belts_needed: figure(3, '3'),
-        } as never,
-      },
-    })
-  it('marks the worst speed on the curve itself, over the belts that are there', () => {
-    const w = made(2)
-    const [cx, cy] = ['cx', 'cy'].map((a) => Number(w.get('circle.worst').attributes(a)))
-    const last = (w.get('path.curve').attributes('d') ?? '').split('L').at(-1)?.split(' ').map(Number) ?? []
-    expect(last[0]).toBeCloseTo(cx ?? 0, 0)
-    expect(last[1]).toBeCloseTo(cy ?? 0, 0)
-    const there = Number((w.get('path.there').attributes('d') ?? '').split(' ')[1]?.split('H')[0])
-    expect(cy).toBeLessThan(there)
-    expect(w.get('circle.worst').classes()).toContain('few')
-    expect(w.text()).toContain('worst at 2400 rpm')
-  })
-  it('hatches nothing where there are belts enough', () => {
-    const w = made(3)
-    expect(w.find('rect').exists()).toBe(false)
-    expect(w.get('circle.worst').classes()).not.toContain('few')
   })
 })
