@@ -83,7 +83,6 @@ const sheet = (spare: number): Sheet => ({
   set_line: '4.7 – 5.4 lbf at 17/32 in',
   answers: [],
   driven_speed: fig(640, '640 rpm'),
-  ratio: '2.73 : 1 down',
   shaft_load: fig(900, '202 lbf'),
   shaft_load_case: 'running',
   emergency: '',

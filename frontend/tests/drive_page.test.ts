@@ -82,7 +82,8 @@ describe('the page of a drive', () => {
   it('offers the two ways on where nothing is known of a drive', async () => {
     serve({ ...common, [`GET /api/drives/${drive.id}`]: { ...driveJson, duty: null, builds: [] } })
     const w = await shown(DriveView, { id: drive.id })
-    expect(w.text()).toContain('Nothing drawn yet')
+    // What is seldom shown is fetched when it is.
+    await vi.waitFor(() => expect(w.text()).toContain('Nothing drawn yet'), 10_000)
     await press(w, 'Write down what is there')
     await vi.waitFor(() => expect(w.text()).toContain('What is on the machine'))
   })

@@ -12,7 +12,6 @@ export const AllFigures = later(() => import('@/shared/ui/AllFigures.vue'))
 export const MarkAsk = later(() => import('./MarkAsk.vue'))
 export const SettleBoth = later(() => import('@/shared/ui/SettleBoth.vue'))
 export const DrivePaper = later(() => import('./DrivePaper.vue'))
-// And what is seldom shown: a drive nobody knows, a device without a line, a loop that is a clutch.
+// And what is seldom shown: a drive nobody knows, a loop that is a clutch.
 export const EmptyDrive = later(() => import('./EmptyDrive.vue'))
-export const ReadEarlier = later(() => import('./ReadEarlier.vue'))
 export const ClutchSwitch = later(() => import('./ClutchSwitch.vue'))

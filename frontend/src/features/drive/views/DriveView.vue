@@ -21,6 +21,7 @@ import DriveShell from '../components/DriveShell.vue'
 import IsolationLine from '../components/IsolationLine.vue'
 import NotHere from '../components/NotHere.vue'
 import PartsOf from '../components/PartsOf.vue'
+import ReadEarlier from '../components/ReadEarlier.vue'
 import GaugePicture from '../components/GaugePicture.vue'
 import StageNumber from '../components/StageNumber.vue'
 import StageStrip from '../components/StageStrip.vue'
@@ -38,7 +39,6 @@ import {
   SettleBoth,
   DrivePaper,
   EmptyDrive,
-  ReadEarlier,
   ClutchSwitch,
 } from '../components/laterParts'
 import { useDrivePage } from '../composables/drivePage'
