@@ -168,7 +168,7 @@ describe('what lists say is on a drive', () => {
     const leather = 'leather, 2-ply, 20/64 in, 7 in wide'
     expect(inSystem(leather, 'us')).toBe(leather)
     // 25.4 mm to the inch, exactly.
-    expect(inSystem(leather, 'si')).toBe('leather, 2-ply, 7.9 mm, 178 mm wide')
+    expect(inSystem(leather, 'si')).toBe('leather, 2-ply, 7.9 mm, 177.8 mm wide')
     expect(inSystem('H, 125 teeth, 1 1/2 in wide', 'si')).toBe('H, 125 teeth, 38.1 mm wide')
     for (const name of ['4 × B90', '3/BX68 joined', 'No. 140, 80 pitches', '2 × 5VX1000', ''])
       expect(inSystem(name, 'si')).toBe(name)

@@ -6268,6 +6268,11 @@ export interface components {
             source: string;
             /** Summary */
             summary: string;
+            /**
+             * Tells
+             * @description what the answer will say, by name; empty where it answers with drives
+             */
+            tells: string[];
             /** Title */
             title: string;
         };

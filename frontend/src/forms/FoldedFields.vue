@@ -33,9 +33,7 @@ function turned(e: Event) {
   <details class="fold" :open="open" @toggle="turned">
     <summary>
       <span>
-        <b>{{ title }}</b><span v-if="help && help.toLowerCase() !== title.toLowerCase()" class="dim">
-          · {{ help }}</span
-        >
+        <b>{{ title }}</b><span v-if="help" class="dim"> · {{ help }}</span>
       </span>
     </summary>
     <slot v-if="made" />

@@ -19,14 +19,12 @@ import type { Field } from './schema'
 const props = defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
 const settings = useSettings()
-// A whole drive has sixty of them.
 // What may be left out as a whole stands last, folded to its title.
 const folded = (f: Field) => !f.needed && (f.form === 'group' || f.form === 'rows')
 const ordered = computed(() => [...props.fields.filter((f) => !folded(f)), ...props.fields.filter(folded)])
+// A whole drive has sixty of them.
 const standing = useSlices(() => ordered.value, 3)
 const choices = useChoices()
-// What only repeats the label is no help.
-const says = (f: Field) => f.help.trim().toLowerCase() !== f.title.toLowerCase() && f.help
 const set = (path: string, v: string | boolean | undefined) => (typed.value = { ...typed.value, [path]: v })
 const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.value[path] as string) : '')
 </script>
@@ -99,7 +97,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           :fault="faultAt(problem, 'input.' + f.path)"
           @update:model-value="set(f.path, $event)"
         />
-        <p v-if="says(f)" class="help">{{ f.help }}</p>
+        <p v-if="f.help" class="help">{{ f.help }}</p>
       </div>
     </template>
   </div>

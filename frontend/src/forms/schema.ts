@@ -84,6 +84,15 @@ function resolve(s: Schema, defs: Record<string, Schema>): Schema {
   return s
 }
 
+/** The words beside a label: what only repeats it is no help. */
+function helpBeside(title: string, help: string): string {
+  const bare = (s: string) =>
+    s
+      .trim()
+      .toLowerCase()
+      .replace(/^(it|the|or the) /, '')
+  return bare(help) === bare(title) ? '' : help
+}
 /** The fields of an input model, for a form. Drawing-only layout and ranking weights stay out of it. */
 export function fieldsOf(
   schema: Schema & { $defs?: Record<string, Schema> },
@@ -96,11 +105,12 @@ export function fieldsOf(
     const s = resolve(raw, defs)
     // A whole drive is asked from its page, not typed into a form.
     if (s['x-drive']) return []
+    const title = raw.title ?? s.title ?? plainName(name)
     const base = {
       name,
-      title: raw.title ?? s.title ?? plainName(name),
+      title,
       path: prefix + name,
-      help: raw.description ?? s.description ?? '',
+      help: helpBeside(title, raw.description ?? s.description ?? ''),
       needed: schema.required?.includes(name) ?? false,
     }
     if (s['x-kind'])

@@ -18,7 +18,7 @@ from pydantic import (
 )
 
 from tuyere import VERSION
-from tuyere.calc.answer import Answer, ElevationOut, NoticeOut, WorkingStep
+from tuyere.calc.answer import Answer, Band, ElevationOut, Figure, NoticeOut, WorkingStep
 from tuyere.calc.card import Card
 from tuyere.calc.entry import Entered, reading_in
 from tuyere.calc.frame import Frame
@@ -28,7 +28,7 @@ from tuyere.calc.refusals import input_refused, none_found
 from tuyere.calc.scene_out import SceneOut
 from tuyere.calc.sheet import SheetOut
 from tuyere.calc.shown import shown
-from tuyere.calc.titles import TITLED, groups_of, titles_of
+from tuyere.calc.titles import TITLED, groups_of, title_of, titles_of
 from tuyere.core.errors import InputError, NoSolution
 from tuyere.core.notices import collected_notices
 from tuyere.core.steps import worked
@@ -145,6 +145,17 @@ class Calculation(Generic[In, Out]):
         return titles_of(self.result_model)
 
     @cached_property
+    def tells(self) -> list[str]:
+        """What its answer will say, by name: its card's figures, else the first figures that it always has; none where it
+        searches, for then it answers with drives.
+        """
+        if self.search:
+            return []
+        fields = self.result_model.model_fields
+        named = self.card.figures if self.card else [n for n, f in fields.items() if f.annotation in (Figure, Band)]
+        return [fields[n].title or title_of(n) for n in named[:_TOLD]]
+
+    @cached_property
     def groups(self) -> list[FigureGroup]:
         """Which fields of its result belong together, where it works a whole drive."""
         return [FigureGroup(title=t, names=n) for t, n in groups_of(self.result_model.model_fields)]
@@ -155,6 +166,8 @@ class Calculation(Generic[In, Out]):
 
 
 CALCULATIONS: dict[str, Calculation[Any, Any]] = {}
+# As many as stand beside the first fields of a form.
+_TOLD = 7
 
 
 def calculation(

@@ -148,6 +148,7 @@ tr {
 }
 .words {
   white-space: normal;
+  word-spacing: normal;
   font: 400 1rem var(--face-text);
 }
 .per {

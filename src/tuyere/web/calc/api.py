@@ -48,6 +48,7 @@ class CalcLine(Answer):
     group: str
     example: dict[str, Any]
     first: list[str]
+    tells: list[str] = Field(description="what the answer will say, by name; empty where it answers with drives")
     bench: bool = Field(description="whether it is filled in by hand; false where it asks for a whole drive")
     drawn: bool = Field(description="whether it answers with a drawing that can be had as a file")
     input_schema: dict[str, Any]
@@ -173,6 +174,7 @@ def _line(c: Calculation[Any, Any]) -> CalcLine:
         card=_card(c.card),
         example=c.example,
         first=list(c.first),
+        tells=c.tells,
         bench=c.bench,
         drawn=c.drawn,
         input_schema=c.input_model.model_json_schema(),

@@ -7,8 +7,8 @@ const props = defineProps<{
   belt: [number, number][]
   verdict: string
   /** Belt's top under the rim and what is open below it, as they are read; on the drawing where they are. */
-  under?: { value: number; number: string }
-  below?: { value: number; number: string }
+  under?: { shown: string }
+  below?: { shown: string }
 }>()
 const W = 520
 const H = 300
@@ -57,13 +57,13 @@ const ratio = computed(() => {
       />
       <line :x1="10" :x2="W - 10" :y1="frame.y(0)" :y2="frame.y(0)" stroke="var(--dim)" stroke-dasharray="10 5" />
       <g v-if="under" class="size">
-        <path :d="`M${W - 96} ${frame.y(0)}V${frame.y(top)}M${W - 110} ${frame.y(top)}H${W - 70}`" />
-        <text :x="W - 90" :y="(frame.y(0) + frame.y(top)) / 2 + 6" class="big">{{ under.number }}</text>
+        <path :d="`M${W - 130} ${frame.y(0)}V${frame.y(top)}M${W - 144} ${frame.y(top)}H${W - 104}`" />
+        <text :x="W - 124" :y="(frame.y(0) + frame.y(top)) / 2 + 6" class="big">{{ under.shown }}</text>
       </g>
       <g v-if="below" class="size">
-        <path :d="`M96 ${frame.y(foot)}V${frame.y(bottom)}M70 ${frame.y(foot)}H150M70 ${frame.y(bottom)}H150`" />
-        <text x="90" :y="(frame.y(foot) + frame.y(bottom)) / 2 + 6" text-anchor="end" class="big">
-          {{ below.number }}
+        <path :d="`M130 ${frame.y(foot)}V${frame.y(bottom)}M104 ${frame.y(foot)}H184M104 ${frame.y(bottom)}H184`" />
+        <text x="118" :y="(frame.y(foot) + frame.y(bottom)) / 2 + 6" text-anchor="end" class="big">
+          {{ below.shown }}
         </text>
       </g>
       <text x="12" :y="frame.y(0) - 6">rim</text>
@@ -85,8 +85,12 @@ text {
   font: 15px var(--face-label);
   fill: var(--ink);
 }
+/* It lies on hatching. */
 .big {
   font: 600 18px var(--face-figure);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 5px;
 }
 .size path {
   stroke: var(--ink);

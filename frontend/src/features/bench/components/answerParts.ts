@@ -1,7 +1,6 @@
 import { later } from '@/shared/ui/later'
 
 // What an answer of a plain form may be shown by: none of it is there before it is asked.
-export const CrossSection = later(() => import('./CrossSection.vue'))
 export const FamilyBoard = later(() => import('@/options/FamilyBoard.vue'))
 export const FigureTable = later(() => import('@/shared/ui/FigureTable.vue'))
 export const JointCard = later(() => import('./JointCard.vue'))

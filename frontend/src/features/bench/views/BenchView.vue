@@ -5,6 +5,7 @@ import type { CalcLine } from '@/api/types'
 import { grouped } from '@/shared/format/grouped'
 import { readCalculations } from '@/shared/state/calculations'
 import { setPlace } from '@/shared/state/place'
+import { useSlices } from '@/shared/ui/slices'
 import { TASKS } from '@/speeds/tasks'
 
 import CardPicture from '../components/CardPicture.vue'
@@ -22,6 +23,9 @@ const topics = computed(() =>
     more: bench.value.filter((c) => !c.card && topicOf(c) === topic),
   })).filter((t) => t.cards.length + t.more.length),
 )
+// A topic at every frame: twenty sketches made at once would hold up the first touch.
+const standing = useSlices(() => topics.value, 1)
+const whole = computed(() => read.value && standing.value.length === topics.value.length)
 const again = computed(() =>
   lately().flatMap((name) => {
     const c = bench.value.find((x) => x.name === name)
@@ -84,7 +88,7 @@ onMounted(async () => {
         {{ t.topic }} <span class="figure">{{ t.cards.length + t.more.length }}</span>
       </button>
     </nav>
-    <section v-for="t in topics" :key="t.topic" ref="sections" class="group">
+    <section v-for="t in standing" :key="t.topic" ref="sections" class="group">
       <h2 tabindex="-1">{{ t.topic }}</h2>
       <div class="tools">
         <router-link v-for="c in t.cards" :key="c.name" :to="`/bench/${c.name}`" class="sheet tool drawn">
@@ -96,7 +100,7 @@ onMounted(async () => {
         <router-link v-for="c in t.more" :key="c.name" :to="`/bench/${c.name}`">{{ c.title }}</router-link>
       </p>
     </section>
-    <section v-if="read" class="group">
+    <section v-if="whole" class="group">
       <h2>It must turn at another speed</h2>
       <div class="tools">
         <router-link v-for="t in TASKS" :key="t.key" :to="`/speeds/${t.key}`" class="sheet tool">
@@ -105,7 +109,7 @@ onMounted(async () => {
         </router-link>
       </div>
     </section>
-    <section v-if="read" class="group">
+    <section v-if="whole" class="group">
       <h2>Every other calculation</h2>
       <details v-for="[group, calcs] in groups" :key="group" class="sheet more">
         <summary>

@@ -19,7 +19,6 @@ import { useSettings } from '@/shared/state/settings'
 
 import { sceneOf } from '../pictures/figure'
 import {
-  CrossSection,
   FamilyBoard,
   FigureTable,
   JointCard,
@@ -31,7 +30,10 @@ import {
   RecordTables,
   ScenePicture,
 } from '../components/answerParts'
+import AnswerToCome from '../components/AnswerToCome.vue'
+import CardPicture from '../components/CardPicture.vue'
 import { askedOfDrive } from '../logic/fromDrive'
+import { unremarked } from '../logic/remarked'
 import SchemaFields from '@/forms/SchemaFields.vue'
 import { exampleOf } from '@/forms/example'
 import { bodyOf, carryTyped, fieldsOf, type Field, type Schema } from '@/forms/schema'
@@ -54,7 +56,7 @@ function telling(a: Worked): string {
   const verdict = Object.values(a.result).find((x) => typeof x === 'string')
   return [verdict, first?.shown].filter(Boolean).join(', ') || 'The figures'
 }
-/** A reading on its scale; its limits are on it, so that the state need not be said again as a word of the program. */
+/** A reading on its scale; its limits are on it, so that no word of the program says its state again. */
 const bar = computed(() => (answer.value?.result.bar ?? null) as components['schemas']['BarOut'] | null)
 /** What a drive needs over a range of speeds, as a curve. */
 const ranged = computed(() => {
@@ -62,10 +64,16 @@ const ranged = computed(() => {
   return Array.isArray(r?.points) && r.points.length > 1 && r.worst && r.belts_needed ? (r as never) : null
 })
 const figures = computed(() => {
-  const { bar: drawn, state, ...rest } = answer.value?.result ?? {}
+  const { bar: drawn, state, verdict, ...rest } = answer.value?.result ?? {}
   const says = drawn || props.name === 'alignment' ? '' : rest.says
-  return { ...rest, ...(drawn ? {} : { state }), says }
+  return unremarked({ ...rest, ...(drawn ? {} : { state, verdict }), says }, answer.value?.notices ?? [])
 })
+/** What is measured, as its card draws it: the same picture, before an answer and to its figures after. */
+const sketch = computed(() => calc.value?.card?.picture ?? '')
+const percent = (name: string) => {
+  const n = Number(String(typed.value[name] ?? '').replace('%', ''))
+  return Number.isFinite(n) && n > 0 ? n : undefined
+}
 /** A drawing that comes with the answer. */
 const picture = computed(() => sceneOf(answer.value?.result))
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
@@ -159,6 +167,7 @@ watch(
       <div class="row spread">
         <h1>{{ calc.title }}</h1>
         <span class="row">
+          <router-link v-if="calc.card" :to="{ path: route.path }" class="all">as one sentence</router-link>
           <el-button @click="example">Fill in the example</el-button>
           <el-button @click="empty">Clear</el-button>
         </span>
@@ -178,18 +187,23 @@ watch(
         </form>
         <section ref="result" class="answer" aria-live="polite">
           <FormerAnswer v-if="former">{{ telling(former) }}</FormerAnswer>
+          <div v-if="sketch" class="sheet sketch">
+            <CardPicture
+              :kind="sketch"
+              :result="answer?.result"
+              :elevation="answer?.elevation"
+              :efficiency="percent('efficiency')"
+              :better="percent('better')"
+              :hooked="typed.hooked === true"
+              :print="String(typed.marking ?? '')"
+            />
+          </div>
           <template v-if="answer">
-            <div v-if="answer.elevation && frame" class="sheet">
+            <div v-if="!sketch && answer.elevation && frame" class="sheet">
               <svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale">
                 <ElevationDrawing :elevation="answer.elevation" :frame="frame" />
               </svg>
             </div>
-            <CrossSection
-              v-if="name === 'groove-fit'"
-              :groove="answer.result.groove as never"
-              :belt="answer.result.belt as never"
-              :verdict="String(answer.result.verdict)"
-            />
             <div v-if="ranged" class="sheet form"><RangeCurve :result="ranged" /></div>
             <MovesPicture
               v-if="name === 'alignment'"
@@ -197,7 +211,7 @@ watch(
               :moves="(answer.result as unknown as Line).moves"
               :within="(answer.result as unknown as Line).within"
             />
-            <div v-if="picture" class="sheet"><ScenePicture :scene="picture" /></div>
+            <div v-if="picture && !sketch" class="sheet"><ScenePicture :scene="picture" /></div>
             <PictureFiles v-if="picture && calc.drawn" :calc="name" :body="body()" />
             <NoticeList :notices="answer.notices" />
             <div class="sheet form">
@@ -213,9 +227,7 @@ watch(
               />
             </div>
           </template>
-          <p v-else class="dim">
-            The answer stands here. Fields with ● are needed; what stays empty is left open or assumed, and said so.
-          </p>
+          <AnswerToCome v-else :tells="calc.tells" />
         </section>
       </div>
       <RecordTables
@@ -256,6 +268,28 @@ watch(
   display: grid;
   gap: 12px;
 }
+.all {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
+}
+.sketch {
+  padding: 10px 16px;
+}
+.sketch :deep(svg:not(.scene)) {
+  max-height: 260px;
+}
+.sketch :deep(figure) {
+  border: 0;
+  padding: 0;
+}
+/* Half as wide as on its card: its words are not half as large. */
+.sketch :deep(svg:not(.scene) text) {
+  font-size: 18px;
+}
+.sketch :deep(svg:not(.scene) .big) {
+  font-size: 22px;
+}
 .says {
   font: 600 1.625rem/1.2 var(--face-label);
 }
@@ -273,6 +307,14 @@ svg {
 @media (max-width: 900px) {
   .two {
     grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 700px) {
+  .sketch :deep(svg:not(.scene) text) {
+    font-size: 23px;
+  }
+  .sketch :deep(svg:not(.scene) .big) {
+    font-size: 27px;
   }
 }
 </style>

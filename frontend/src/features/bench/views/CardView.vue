@@ -31,6 +31,7 @@ import { complete, linesOf, neededOf, saidOf, saysOf } from '../logic/sentence'
 import { PLACES } from '../logic/places'
 import { askedOfDrive } from '../logic/fromDrive'
 import { usedCard } from '../logic/lately'
+import { unremarked } from '../logic/remarked'
 
 // A question of the bench as one sentence and one picture; the answer stands as soon as enough is said.
 type Typed = Record<string, string | boolean | undefined>
@@ -246,7 +247,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
         <details>
           <summary>All figures</summary>
           <FigureTable
-            :result="{ ...shown.result, says: '', bar: null }"
+            :result="unremarked({ ...shown.result, says: '', bar: null }, shown.notices)"
             :titles="shown.titles"
             :first="calc.first"
             @how="(s: string, t: string) => (how = { step: s, title: t })"
