@@ -135,7 +135,9 @@ describe('a scene of the core on the page', () => {
   }
   it('turns the sheet over: up on the sheet is up on the screen', () => {
     const w = mount(ScenePicture, { props: { scene } })
-    expect(w.attributes('aria-label')).toBe('A thing')
+    expect(w.get('svg').attributes('aria-label')).toBe('A thing')
+    // Ten pixels for the smallest words: three of forty millimetres.
+    expect(w.get('svg').attributes('style')).toContain('min-width: 133px')
     const line = w.get('line')
     expect([line.attributes('y1'), line.attributes('y2')]).toEqual(['20', '15'])
     expect(w.get('path').attributes('d')).toMatch(/^M 15 10 A 5 5 0 0 0 10(\.0+\d*)? 5$/)

@@ -1,3 +1,3 @@
 """Tuyere: a mechanic's bench for belt and chain drives."""
 
-VERSION = "0.15.0"
+VERSION = "0.15.1"

@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+
 import type { Primitive, Scene } from '@/api/types'
+import WideBox from '@/shared/ui/WideBox.vue'
 
 // A scene of the core in the page's own colours: the same drawing that is printed.
 const props = defineProps<{ scene: Scene }>()
@@ -12,31 +15,57 @@ function arc(p: Primitive): string {
   const place = (t: number) => `${x + p.r * Math.cos(t)} ${y - p.r * Math.sin(t)}`
   return `M ${place(a)} A ${p.r} ${p.r} 0 ${Number(Math.abs(p.sweep_deg) > 180)} ${Number(p.sweep_deg < 0)} ${place(b)}`
 }
+// Its words stay legible: where the screen is narrower than that the picture is moved sideways.
+const LEGIBLE = 10
+const least = computed(() => {
+  const sizes = props.scene.items.flatMap((p) => (p.text ? [p.size] : []))
+  return sizes.length ? `${Math.round((props.scene.width * LEGIBLE) / Math.min(...sizes))}px` : '0'
+})
 const anchors: Record<string, string> = { left: 'start', middle: 'middle', right: 'end' }
 </script>
 
 <template>
-  <svg class="scene" :viewBox="`0 0 ${scene.width} ${scene.height}`" role="img" :aria-label="scene.title">
-    <template v-for="(p, k) in scene.items" :key="k">
-      <line v-if="p.kind === 'line'" :x1="at(p)[0]" :y1="at(p)[1]" :x2="at(p, 1)[0]" :y2="at(p, 1)[1]" :class="p.pen" />
-      <circle v-else-if="p.kind === 'circle'" :cx="at(p)[0]" :cy="at(p)[1]" :r="p.r" :class="[p.pen, p.fill]" />
-      <path v-else-if="p.kind === 'arc'" :d="arc(p)" :class="[p.pen, 'none']" />
-      <polygon v-else-if="p.kind === 'shape'" :points="outline(p)" :class="[p.pen, p.fill]" />
-      <text
-        v-else
-        :x="at(p)[0]"
-        :y="at(p)[1]"
-        :font-size="p.size"
-        :text-anchor="anchors[p.align]"
-        :class="['words', `in-${p.face}`, { bold: p.bold }]"
-      >
-        {{ p.text }}
-      </text>
-    </template>
-  </svg>
+  <WideBox class="scene-box">
+    <svg
+      class="scene"
+      :style="{ minWidth: least }"
+      :viewBox="`0 0 ${scene.width} ${scene.height}`"
+      role="img"
+      :aria-label="scene.title"
+    >
+      <template v-for="(p, k) in scene.items" :key="k">
+        <line
+          v-if="p.kind === 'line'"
+          :x1="at(p)[0]"
+          :y1="at(p)[1]"
+          :x2="at(p, 1)[0]"
+          :y2="at(p, 1)[1]"
+          :class="p.pen"
+        />
+        <circle v-else-if="p.kind === 'circle'" :cx="at(p)[0]" :cy="at(p)[1]" :r="p.r" :class="[p.pen, p.fill]" />
+        <path v-else-if="p.kind === 'arc'" :d="arc(p)" :class="[p.pen, 'none']" />
+        <polygon v-else-if="p.kind === 'shape'" :points="outline(p)" :class="[p.pen, p.fill]" />
+        <text
+          v-else
+          :x="at(p)[0]"
+          :y="at(p)[1]"
+          :font-size="p.size"
+          :text-anchor="anchors[p.align]"
+          :class="['words', `in-${p.face}`, { bold: p.bold }]"
+        >
+          {{ p.text }}
+        </text>
+      </template>
+    </svg></WideBox
+  >
 </template>
 
 <style scoped>
+/* Its least width is its own matter: the page round it is no wider for it. */
+.scene-box {
+  contain: inline-size;
+  width: 100%;
+}
 .scene {
   width: 100%;
   display: block;

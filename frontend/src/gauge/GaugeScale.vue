@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 
 import type { components } from '@/api/schema'
 
-import { inRows, staircase, type Pointer } from './scale'
+import { inRows, numbered, staircase, type Pointer } from './scale'
 
 // One scale, three rulers: what the gauge shows, the pull in one belt, its note. Where it slips and what gives stand on it
 // in the gauge's own unit, and every reading falls on it as a pointer.
@@ -22,7 +22,7 @@ onBeforeUnmount(() => watcher?.disconnect())
 const LINE = 20
 const axis = computed(() => props.target.axis)
 const narrow = computed(() => width.value < 640)
-const left = computed(() => (narrow.value ? 14 : 128))
+const left = computed(() => (narrow.value ? 20 : 128))
 const x = (n: number) =>
   left.value + ((width.value - left.value - 22) * (n - axis.value.low)) / (axis.value.high - axis.value.low)
 const stairs = computed(() => staircase(props.target.cliffs, axis.value))
@@ -31,7 +31,9 @@ const below = computed(() => stairs.value.steps.filter((s) => s.side === 'below'
 const above = computed(() => stairs.value.steps.length - below.value)
 const rows = computed(() => (narrow.value ? below.value + above.value : Math.max(below.value, above.value)))
 const rowOf = (s: { side: string; row: number }) => (narrow.value && s.side === 'above' ? below.value : 0) + s.row
-const placed = computed(() => inRows(props.pointers, x, 74))
+/** Where the words of a pointer stand: over it, and whole also at the ends of the scale. */
+const inside = (at: number) => Math.min(Math.max(at, 38), width.value - 38)
+const placed = computed(() => inRows(props.pointers, (n) => inside(x(n)), 74))
 const pointerRows = computed(() => Math.max(0, ...placed.value.map((p) => p.row + 1)))
 const top = computed(() => 6 + rows.value * LINE)
 const base = computed(() => top.value + 12 + pointerRows.value * LINE + 54)
@@ -49,6 +51,8 @@ const rulers = computed(() =>
     ...r,
     y: base.value + n * GAP + (n && narrow.value ? 14 * n : 0),
     large: n === 0,
+    // As many numbers as have room.
+    ticks: numbered(r.ticks, x, n === 0 ? 12.5 : 9.5),
   })),
 )
 const height = computed(() => (rulers.value.at(-1)?.y ?? base.value) + 34)
@@ -95,11 +99,19 @@ const said = computed(
           class="limit"
         />
         <path :d="`M${x(s.at)} ${6 + rowOf(s) * LINE}V${base}`" class="thin" />
-        <text :x="words(s).x" :y="20 + rowOf(s) * LINE" :text-anchor="words(s).anchor" class="bad">
-          {{ s.label }}
-          <tspan class="number">{{ s.number }}</tspan>
-        </text>
       </template>
+      <!-- After every line: none runs through a word. -->
+      <text
+        v-for="s in stairs.steps"
+        :key="'w' + s.key"
+        :x="words(s).x"
+        :y="20 + rowOf(s) * LINE"
+        :text-anchor="words(s).anchor"
+        class="bad"
+      >
+        {{ s.label }}
+        <tspan class="number">{{ s.number }}</tspan>
+      </text>
       <g v-for="b in bands" :key="b.key">
         <rect :x="b.a" :y="base - 30" :width="Math.max(b.b - b.a, 2)" height="30" :class="['band', b.key]" />
         <text v-if="b.b - b.a > 44" :x="(b.a + b.b) / 2" :y="base - 10" text-anchor="middle" class="in">
@@ -130,8 +142,8 @@ const said = computed(
       <g v-for="p in placed" :key="p.key" :class="['pointer', p.state, { earlier: p.earlier }]">
         <path :d="`M${x(p.at)} ${top + 16 + p.row * LINE}V${rulers.at(-1)?.y}`" class="drop" />
         <path :d="`M${x(p.at) - 7} ${base - 13}h14l-7 13z`" class="head" />
-        <rect :x="x(p.at) - 37" :y="top + p.row * LINE" width="74" height="18" class="paper" />
-        <text :x="x(p.at)" :y="top + 14 + p.row * LINE" text-anchor="middle">
+        <rect :x="inside(x(p.at)) - 37" :y="top + p.row * LINE" width="74" height="18" class="paper" />
+        <text :x="inside(x(p.at))" :y="top + 14 + p.row * LINE" text-anchor="middle">
           {{ p.name }}
           <tspan class="number">{{ p.number }}</tspan>
         </text>
@@ -166,6 +178,9 @@ text {
 .bad {
   fill: var(--hot);
   font-weight: 600;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 5px;
 }
 .number {
   font: 600 15px var(--face-figure);

@@ -4,7 +4,7 @@ defineProps<{ by: 'dip' | 'slack'; figure: string; sag?: string; says: string }>
 </script>
 
 <template>
-  <svg viewBox="0 0 344 232" width="344" height="232" role="img" :aria-label="says">
+  <svg class="own-size" viewBox="0 0 344 232" width="344" height="232" role="img" :aria-label="says">
     <template v-if="by === 'dip'">
       <rect x="10" y="58" width="324" height="14" class="edge" />
       <path d="M10 78Q172 150 334 78" class="strand leather" />

@@ -63,3 +63,17 @@ export function inRows(
       return { ...p, row }
     })
 }
+
+type Tick = Axis['rulers'][number]['ticks'][number]
+/** The marks of a ruler with as many numbers as have room: every second, fifth or tenth of them, the round ones. */
+export function numbered(ticks: readonly Tick[], x: (n: number) => number, letter: number): Tick[] {
+  const said = ticks.filter((t) => t.number)
+  const [first, second] = said
+  if (!first || !second) return [...ticks]
+  const value = (t: Tick) => Number(t.number.replace(/[^\d.]/g, ''))
+  const step = value(second) - value(first)
+  const wide = Math.max(...said.map((t) => t.number.length)) * letter + 6
+  const every = EVERY.find((k) => (x(second.at) - x(first.at)) * k >= wide) ?? EVERY[EVERY.length - 1] ?? 1
+  return ticks.map((t) => (t.number && Math.round(value(t) / step) % every ? { ...t, number: '' } : t))
+}
+const EVERY = [1, 2, 5, 10, 20]

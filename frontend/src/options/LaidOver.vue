@@ -9,7 +9,7 @@ import StateMark from '@/shared/ui/StateMark.vue'
 // An option in ink over what is on the machine in grey, from the same driver shaft: what moves is seen, then said.
 const props = defineProps<{ today: Sheet; elevation: Elevation; option: Option }>()
 const W = 620
-const H = 300
+const H = 282
 const frame = computed(() => {
   const [a, b] = [props.elevation, props.option.elevation]
   const left = Math.min(a.left, b.left)
@@ -21,7 +21,7 @@ const frame = computed(() => {
     width: Math.max(a.left + a.width, b.left + b.width) - left,
     height: Math.max(a.bottom + a.height, b.bottom + b.height) - bottom,
   }
-  return fit(both, W, H, { left: 24, right: 24, top: 16, bottom: 34 }, 0)
+  return fit(both, W, H, { left: 24, right: 24, top: 16, bottom: 16 }, 0)
 })
 interface Told {
   label: string
@@ -83,9 +83,9 @@ const differences = computed(() => {
         />
       </g>
       <ElevationDrawing :elevation="option.elevation" :frame="frame" small />
-      <text x="14" :y="H - 10">grey, dashed: {{ today.designation }}, on it now</text>
     </svg>
     <div>
+      <p class="dim">Grey, dashed: {{ today.designation }}, on it now.</p>
       <h2>{{ option.name }} laid over what is there, same driver shaft</h2>
       <ul>
         <li v-for="d in differences" :key="d.label">
@@ -120,10 +120,6 @@ const differences = computed(() => {
   stroke: var(--dim);
   stroke-width: 1.6;
   stroke-dasharray: 6 5;
-}
-text {
-  font: 500 14px var(--face-label);
-  fill: var(--dim);
 }
 ul {
   grid-template-columns: minmax(0, 1fr);

@@ -15,7 +15,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.scene_out import SceneOut, scene_out
-from tuyere.core.drawing.drive import drive_scene
+from tuyere.core.drawing.drive import ON_SCREEN, drive_scene
 from tuyere.core.drive.any_route import (
     Around,
     pull_at_hand,
@@ -284,6 +284,7 @@ def any_route(given: AnyRouteIn, frame: Frame) -> AnyRouteOut:
         dimensions={},
         names={w.id: w.id for w in wheels},
         title="The loop",
+        words=ON_SCREEN,
     )
     first = a.first_to_slip
     remark_tight(on_tight_strand(a.path, a.strands), "wheels")

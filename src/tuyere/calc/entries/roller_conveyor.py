@@ -11,7 +11,7 @@ from tuyere.calc.frame import Frame
 from tuyere.calc.parts import Real, Whole
 from tuyere.calc.registry import Input, calculation
 from tuyere.calc.scene_out import SceneOut, scene_out
-from tuyere.core.drawing.drive import drive_scene
+from tuyere.core.drawing.drive import ON_SCREEN, drive_scene
 from tuyere.core.drive.elevation import elevation_of
 from tuyere.core.errors import InputError
 from tuyere.core.flat.link_belt import work_link_belt
@@ -148,7 +148,9 @@ def roller_conveyor(given: RollerConveyorIn, frame: Frame) -> RollerConveyorOut:
     if links is not None:
         says += f" Hand tight {links.hand_tight:.0f} links, remove {links.take_off:.0f}, run {links.run:.0f}."
     drawn = elevation_of(worked.path, "", thickness_mm=thick)
-    scene, _ = drive_scene(drawn, width=190.0, height=70.0, dimensions={}, names={}, title="The belt under the rollers")
+    scene, _ = drive_scene(
+        drawn, width=190.0, height=70.0, dimensions={}, names={}, title="The belt under the rollers", words=ON_SCREEN
+    )
     return RollerConveyorOut(
         says=says,
         order=order,

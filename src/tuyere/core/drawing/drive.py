@@ -9,6 +9,8 @@ from tuyere.core.drive.elevation import Elevation, StrandDrawing
 
 STRANDS: dict[str, Pen] = {"tight": "heavy", "slack": "thin", "between": "thick"}
 MARGIN, BESIDE = 7.0, 6.5
+# The height of type on a picture that a phone shows as well, mm.
+ON_SCREEN = 4.6
 ROUND = (1.0, 1.5, 2.0, 2.5, 3.0, 4.0, 5.0, 6.0, 8.0, 10.0)
 
 
@@ -27,9 +29,20 @@ def _middle(s: StrandDrawing) -> tuple[float, float]:
 
 
 def drive_scene(
-    elevation: Elevation, *, width: float, height: float, dimensions: dict[str, str], names: dict[str, str], title: str
+    elevation: Elevation,
+    *,
+    width: float,
+    height: float,
+    dimensions: dict[str, str],
+    names: dict[str, str],
+    title: str,
+    words: float = 3.0,
 ) -> tuple[Scene, float]:
-    """(scene that fits a sheet, its scale 1 : n). ``dimensions`` are the figures by the elevation's ids, ``names`` the wheels'."""
+    """(scene that fits a sheet, its scale 1 : n).
+
+    ``dimensions`` are the figures by the elevation's ids, ``names`` the wheels', ``words`` the height of their type, mm:
+    what is looked at on a screen has it larger than a sheet in the hand.
+    """
     largest = max(w.outside_radius for w in elevation.wheels)
     # Room for the dimension: under the wheels, or beside them where the drive is steep.
     steep = any(abs(d.y2 - d.y1) > abs(d.x2 - d.x1) for d in elevation.dimensions)
@@ -55,11 +68,13 @@ def drive_scene(
         items.append(Circle(x=at[0], y=at[1], r=shaft, pen="thin"))
         name = names.get(w.id, "")
         if name:
-            wide = 0.5 * 3.0 * len(name)
+            wide = 0.5 * words * len(name)
             inside = wide < 1.6 * r and r > 9
             low = steep and w.y < sum(v.y for v in elevation.wheels) / len(elevation.wheels)
-            down = at[1] - shaft - 4.6 if inside else at[1] - r - 3.8 if low else at[1] + r + 1.8
-            items.append(Text(x=at[0], y=down, text=name, size=3.0, align="middle", face="label", layer="words"))
+            down = (
+                at[1] - shaft - 1.53 * words if inside else at[1] - r - 1.27 * words if low else at[1] + r + 0.6 * words
+            )
+            items.append(Text(x=at[0], y=down, text=name, size=words, align="middle", face="label", layer="words"))
     arcs: list[Item] = [
         Arc(
             x=x(a.x),
@@ -84,10 +99,10 @@ def drive_scene(
             side = 1.0 if -along[1] * (mx - cx) + along[0] * (my - cy) >= 0 else -1.0
             strands.append(
                 Text(
-                    x=x(mx) - side * along[1] * 3.4,
-                    y=y(my) + side * along[0] * 2.8 - 0.9,
+                    x=x(mx) - side * along[1] * 1.13 * words,
+                    y=y(my) + side * along[0] * 0.93 * words - 0.3 * words,
                     text=s.side,
-                    size=2.6,
+                    size=0.87 * words,
                     align="middle",
                     face="label",
                 )

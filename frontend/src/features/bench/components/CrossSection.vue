@@ -40,7 +40,12 @@ const ratio = computed(() => {
 
 <template>
   <figure class="sheet">
-    <svg :viewBox="`0 0 ${W} ${H}`" role="img" :aria-label="`Cross-section of belt and groove, scale ${ratio}`">
+    <svg
+      class="own-size"
+      :viewBox="`0 0 ${W} ${H}`"
+      role="img"
+      :aria-label="`Cross-section of belt and groove, scale ${ratio}`"
+    >
       <defs>
         <pattern id="metal" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="7" stroke="var(--line)" stroke-width="2" />
@@ -91,6 +96,14 @@ text {
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 5px;
+}
+@media (max-width: 700px) {
+  text {
+    font-size: 19px;
+  }
+  .big {
+    font-size: 21px;
+  }
 }
 .size path {
   stroke: var(--ink);

@@ -4,10 +4,10 @@ import { computed } from 'vue'
 // The joint from above and from the side. The lap is drawn at the scale of the belt's own thickness; the rest is a fitter's sketch.
 const props = defineProps<{ joint: string; thickness: number; width: number; lap: number | null }>()
 const W = 520
-const H = 236
-const TOP = 28
+const H = 252
+const TOP = 34
 const high = computed(() => Math.min(96, Math.max(56, props.width * 0.6)))
-const side = 172
+const side = 182
 const thick = computed(() => (props.lap ? Math.max(3, Math.min(18, (420 / props.lap) * props.thickness)) : 14))
 const lapLength = computed(() =>
   props.lap ? Math.min(420, Math.max(60, (props.lap * thick.value) / Math.max(props.thickness, 0.1))) : 0,
@@ -121,7 +121,7 @@ const gap = computed(() => (kind.value === 'hooks' ? 16 : kind.value === 'weld' 
       />
     </g>
     <g class="words" fill="var(--ink)">
-      <text x="16" y="18">from above</text>
+      <text x="16" y="24">from above</text>
       <text x="16" :y="side - 12">from the side, pulley below</text>
       <template v-if="kind === 'lap'">
         <line

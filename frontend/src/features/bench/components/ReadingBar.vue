@@ -79,6 +79,9 @@ text {
 }
 /* On a phone the bar is drawn at half its size: its words are not. */
 @media (max-width: 700px) {
+  svg {
+    margin-top: 10px;
+  }
   text {
     font-size: 25px;
   }

@@ -18,7 +18,8 @@ const crown = () => figureOf(props.result, 'crown')
     <path d="M320 32V44M448 32h40M448 44h40M468 12v20M468 64V44M463 27l5 6 5-6M463 49l5-6 5 6" class="thin" />
     <text v-if="crown()" x="500" y="34" class="big">{{ crown()?.shown }}</text>
     <text x="500" y="58">higher</text>
-    <text x="210" y="14" class="dim">drawn too high, to be seen</text>
+    <text x="20" y="182" class="dim">drawn too high,</text>
+    <text x="20" y="208" class="dim">to be seen</text>
   </svg>
 </template>
 

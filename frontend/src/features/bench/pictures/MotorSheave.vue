@@ -11,7 +11,7 @@ const face = computed(() => figureOf(props.result, 'widest_face'))
 
 <template>
   <svg
-    viewBox="0 0 900 280"
+    viewBox="0 0 900 300"
     role="img"
     :aria-label="`A motor with its sheave${least ? `: no smaller than ${least.shown}` : ''}`"
   >
@@ -25,9 +25,9 @@ const face = computed(() => figureOf(props.result, 'widest_face'))
     <path d="M150 74V196M145 79l10-10M145 201l10-10" class="thin" />
     <path d="M184 222H254M179 227l10-10M249 227l10-10" class="thin" />
     <text v-if="least" x="140" y="142" text-anchor="end" class="big">{{ least.shown }}</text>
-    <text x="140" y="164" text-anchor="end">no smaller</text>
-    <text v-if="face" x="219" y="250" text-anchor="middle" class="big">{{ face.shown }}</text>
-    <text x="219" y="270" text-anchor="middle">no wider</text>
+    <text x="140" y="170" text-anchor="end">no smaller</text>
+    <text v-if="face" x="219" y="256" text-anchor="middle" class="big">{{ face.shown }}</text>
+    <text x="219" y="284" text-anchor="middle">no wider</text>
   </svg>
 </template>
 

@@ -34,8 +34,9 @@ const outline = computed(() => {
     <path :d="`M${R.x - R.root - 30} 240H${R.x + R.root + 90}`" class="jaw" />
     <circle :cx="R.x - R.root - 4" :cy="R.y" r="6" class="solid" />
     <circle :cx="R.x + R.root + 4" :cy="R.y" r="6" class="solid" />
-    <text x="410" y="40">over two roots that lie across,</text>
-    <text v-if="worn" x="410" y="60">where it is worn most</text>
+    <text x="410" y="40">over two roots</text>
+    <text x="410" y="66">that lie across{{ worn ? ',' : '' }}</text>
+    <text v-if="worn" x="410" y="92">where it is worn most</text>
   </svg>
 </template>
 

@@ -199,7 +199,7 @@ watch(
             />
           </div>
           <template v-if="answer">
-            <div v-if="!sketch && answer.elevation && frame" class="sheet">
+            <div v-if="!sketch && !picture && answer.elevation && frame" class="sheet">
               <svg viewBox="0 0 520 230" role="img" aria-label="Side view, to scale">
                 <ElevationDrawing :elevation="answer.elevation" :frame="frame" />
               </svg>
@@ -284,10 +284,10 @@ watch(
   padding: 0;
 }
 /* Half as wide as on its card: its words are not half as large. */
-.sketch :deep(svg:not(.scene) text) {
+.sketch :deep(svg:not(.scene, .own-size) text) {
   font-size: 18px;
 }
-.sketch :deep(svg:not(.scene) .big) {
+.sketch :deep(svg:not(.scene, .own-size) .big) {
   font-size: 22px;
 }
 .says {
@@ -310,10 +310,10 @@ svg {
   }
 }
 @media (max-width: 700px) {
-  .sketch :deep(svg:not(.scene) text) {
+  .sketch :deep(svg:not(.scene, .own-size) text) {
     font-size: 23px;
   }
-  .sketch :deep(svg:not(.scene) .big) {
+  .sketch :deep(svg:not(.scene, .own-size) .big) {
     font-size: 27px;
   }
 }

@@ -351,11 +351,11 @@ summary {
   .picture :deep(.hung) {
     display: none;
   }
-  /* Drawn at half its size: its words are not. */
-  .picture :deep(svg:not(.scene) text) {
+  /* Drawn at half its size: its words are not. Some bring sizes of their own. */
+  .picture :deep(svg:not(.scene, .own-size) text) {
     font-size: 23px;
   }
-  .picture :deep(svg:not(.scene) .big) {
+  .picture :deep(svg:not(.scene, .own-size) .big) {
     font-size: 27px;
   }
   /* The answer first under the sentence, then the picture would push it away: it stays at the foot of the screen. */
