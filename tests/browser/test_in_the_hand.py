@@ -13,6 +13,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import Server
 from tests.browser.machine_side import call
+from tests.browser.pictures import LOST_WORDS
 from tests.browser.test_jobs import Opener, tab
 
 SIZES = [(1280, 800), (390, 844), (844, 390)]
@@ -293,6 +294,7 @@ def test_every_card_answers_its_example_in_sight_and_reads_well_by_ear(
             box = says.bounding_box()
             assert box and box["y"] + 20 <= height, card["name"]
         assert page.evaluate("document.querySelector('.view').scrollWidth") <= width, card["name"]
+        assert page.evaluate(LOST_WORDS) == [], card["name"]
         assert axe(page) == [], card["name"]
 
 
@@ -421,6 +423,7 @@ def test_every_view_and_every_drawer_reads_well_by_ear_and_cuts_no_word_off(
         assert axe(page) == [], path
         assert page.evaluate("document.querySelector('.view').scrollWidth") <= width, path
         assert page.evaluate(CUT_OFF) == [], path
+        assert page.evaluate(LOST_WORDS) == [], path
     # What opens over a page.
     page.goto(f"{server.address}/drives/{drive}")
     page.locator("section.number button").first.click()

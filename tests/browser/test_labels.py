@@ -5,6 +5,9 @@ from __future__ import annotations
 import json
 import urllib.request
 
+import pytest
+
+from tests.browser.pictures import LOST_WORDS
 from tests.browser.test_jobs import Opener
 
 # Measured on what the browser laid out, not on what the placing meant: words and figures as they are, the belt along its line.
@@ -51,3 +54,20 @@ def test_figures_hang_clear_on_every_drive_of_the_demo(open_page: Opener) -> Non
             assert seen["belts"] >= 1 and seen["found"] == [], ident
             # Wide, all hang on the drawing; on a phone all are listed below it.
             assert (seen["hung"] >= 6 and seen["listed"] == 0) if wide else (seen["hung"] == 0 and seen["listed"] >= 6)
+
+
+@pytest.mark.parametrize(("width", "height", "units"), [(1280, 800, "us"), (390, 844, "us"), (390, 844, "si")])
+def test_no_word_of_a_gauge_is_lost_on_any_drive_of_the_demo(
+    open_page: Opener, width: int, height: int, units: str
+) -> None:
+    page = open_page(width, height)
+    home = page.url.split("/machines")[0]
+    page.evaluate("units => localStorage.setItem('tuyere.units', units)", units)
+    machines = json.load(urllib.request.urlopen(home + "/api/machines"))["machines"]
+    drives = [d["id"] for m in machines for d in m["drives"] if d["fitted"]]
+    for ident in drives:
+        page.goto(f"{home}/drives/{ident}?stage=tension")
+        page.locator("section.number .main").wait_for()
+        page.wait_for_load_state("networkidle")
+        page.wait_for_timeout(300)
+        assert page.evaluate(LOST_WORDS) == [], ident
