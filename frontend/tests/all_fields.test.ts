@@ -4,8 +4,9 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { CalcLine, Worked } from '@/api/types'
 import BenchView from '@/features/bench/views/BenchView.vue'
 import { unremarked } from '@/features/bench/logic/remarked'
+import { saysOf } from '@/features/bench/logic/sentence'
 import CalculatorView from '@/features/bench/views/CalculatorView.vue'
-import { fieldsOf } from '@/forms/schema'
+import { fieldsOf, helpBeside } from '@/forms/schema'
 import { titleIn } from '@/shared/format/words'
 import FigureTable from '@/shared/ui/FigureTable.vue'
 
@@ -83,7 +84,9 @@ describe('what is said twice', () => {
         slow: { type: 'boolean', title: 'Runs slowly', description: 'under 100 rpm' },
       },
     })
-    expect([a?.help, b?.help]).toEqual(['', 'under 100 rpm'])
+    expect([a, b].map((f) => f && helpBeside(f))).toEqual(['', 'under 100 rpm'])
+    // The words themselves stay: a blank in a sentence is named by them.
+    expect(a && saysOf(a)).toBe('it keeps two shafts in time')
   })
   it('has its gaps: a sentence in a table of figures is not set like a figure', async () => {
     const w = mount(FigureTable, { props: { result: { reason: 'It rides low and carries less.', n: 'three' } } })

@@ -14,7 +14,7 @@ import { useSlices } from '@/shared/ui/slices'
 
 import FoldedFields from './FoldedFields.vue'
 import SchemaRows from './SchemaRows.vue'
-import type { Field } from './schema'
+import { helpBeside, type Field } from './schema'
 
 const props = defineProps<{ fields: Field[]; problem: Problem | null }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
@@ -32,13 +32,20 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
 <template>
   <div class="fields">
     <template v-for="f in standing" :key="f.path">
-      <FoldedFields v-if="folded(f)" :title="f.title" :help="f.help" :path="f.path" :typed="typed" :problem="problem">
+      <FoldedFields
+        v-if="folded(f)"
+        :title="f.title"
+        :help="helpBeside(f)"
+        :path="f.path"
+        :typed="typed"
+        :problem="problem"
+      >
         <SchemaFields v-if="f.form === 'group'" v-model="typed" :fields="f.fields" :problem="problem" />
         <SchemaRows v-else-if="f.form === 'rows'" v-model="typed" :field="f" :problem="problem" untitled />
       </FoldedFields>
       <fieldset v-else-if="f.form === 'group'">
         <legend>
-          {{ f.title }}<span v-if="f.help" class="dim"> · {{ f.help }}</span>
+          {{ f.title }}<span v-if="helpBeside(f)" class="dim"> · {{ helpBeside(f) }}</span>
         </legend>
         <SchemaFields v-model="typed" :fields="f.fields" :problem="problem" />
       </fieldset>
@@ -97,7 +104,7 @@ const text = (path: string) => (typeof typed.value[path] === 'string' ? (typed.v
           :fault="faultAt(problem, 'input.' + f.path)"
           @update:model-value="set(f.path, $event)"
         />
-        <p v-if="f.help" class="help">{{ f.help }}</p>
+        <p v-if="helpBeside(f)" class="help">{{ helpBeside(f) }}</p>
       </div>
     </template>
   </div>

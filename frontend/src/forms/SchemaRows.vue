@@ -5,7 +5,7 @@ import type { Problem } from '@/api/types'
 import { faultText } from '@/shared/format/faults'
 
 import SchemaFields from './SchemaFields.vue'
-import { rowsTyped, type Field } from './schema'
+import { helpBeside, rowsTyped, type Field } from './schema'
 
 const props = defineProps<{ field: Extract<Field, { form: 'rows' }>; problem: Problem | null; untitled?: boolean }>()
 const typed = defineModel<Record<string, string | boolean | undefined>>({ required: true })
@@ -37,7 +37,7 @@ function remove(no: number) {
 <template>
   <fieldset>
     <legend :class="{ 'visually-hidden': untitled }">
-      {{ field.title }}<span v-if="field.help" class="dim"> · {{ field.help }}</span>
+      {{ field.title }}<span v-if="helpBeside(field)" class="dim"> · {{ helpBeside(field) }}</span>
     </legend>
     <div v-for="no in count" :key="no" class="line">
       <p v-if="!field.plain" class="no">{{ one }} {{ no }}</p>

@@ -84,8 +84,8 @@ function resolve(s: Schema, defs: Record<string, Schema>): Schema {
   return s
 }
 
-/** The words beside a label: what only repeats it is no help. */
-function helpBeside(title: string, help: string): string {
+/** The words beside a field's label: what only repeats it is no help. */
+export function helpBeside({ title, help }: { title: string; help: string }): string {
   const bare = (s: string) =>
     s
       .trim()
@@ -105,12 +105,11 @@ export function fieldsOf(
     const s = resolve(raw, defs)
     // A whole drive is asked from its page, not typed into a form.
     if (s['x-drive']) return []
-    const title = raw.title ?? s.title ?? plainName(name)
     const base = {
       name,
-      title,
+      title: raw.title ?? s.title ?? plainName(name),
       path: prefix + name,
-      help: helpBeside(title, raw.description ?? s.description ?? ''),
+      help: raw.description ?? s.description ?? '',
       needed: schema.required?.includes(name) ?? false,
     }
     if (s['x-kind'])
