@@ -59,7 +59,9 @@ describe.each(each)('the card %s', (_name, { line, answer }) => {
   })
   it('has a picture without an answer and with one, and no place on it is nowhere', () => {
     for (const result of [undefined, answer.result]) {
-      const w = mount(CardPicture, { props: { kind: line.card.picture, result, elevation: null, print: '' } })
+      const w = mount(CardPicture, {
+        props: { kind: line.card.picture, result, elevation: null, typed: { marking: '' } },
+      })
       const svg = w.find('svg')
       expect(svg.exists()).toBe(true)
       expect(svg.attributes('aria-label') ?? '').not.toBe('')
@@ -87,6 +89,18 @@ describe.each(each)('the card %s', (_name, { line, answer }) => {
     expect(w.find('.big .figure').text()).not.toBe('')
     const labels = w.findAll('.answer .label').map((l) => l.text())
     expect(labels.every((l) => l && !l.includes('_'))).toBe(true)
+  })
+})
+
+describe('what is typed', () => {
+  const drawn = (kind: string, typed: Record<string, string | boolean>) =>
+    mount(CardPicture, { props: { kind, typed } }).html()
+  it('is drawn before it is answered: the print on its belt, the teeth that hook, the heat that is lost', () => {
+    expect(drawn('printed', { marking: 'B90' })).toContain('B90')
+    expect(drawn('sprocket', { hooked: true })).not.toBe(drawn('sprocket', {}))
+    expect(drawn('losses', { efficiency: '80 %' })).not.toBe(drawn('losses', { efficiency: '98 %' }))
+    // What is no number yet draws nothing else than nothing.
+    expect(drawn('losses', { efficiency: 'a lot' })).toBe(drawn('losses', {}))
   })
 })
 

@@ -42,12 +42,13 @@ const props = defineProps<{
   kind: string
   result?: Result
   elevation?: Elevation | null
-  efficiency?: number
-  better?: number
-  hooked?: boolean
-  /** What stands on the belt, as far as it is typed. */
-  print?: string
+  /** What is typed so far: some of it is drawn before it is answered. */
+  typed?: Record<string, string | boolean | undefined>
 }>()
+const percent = (name: string) => {
+  const n = Number(String(props.typed?.[name] ?? '').replace('%', ''))
+  return Number.isFinite(n) && n > 0 ? n : undefined
+}
 // Pictures that need nothing but the answer.
 const PLAIN: Record<string, Component> = {
   'groove-gauge': GrooveGauge,
@@ -105,14 +106,19 @@ const BELT: [number, number][] = [
   <ToothedRim v-else-if="kind.startsWith('toothed')" :result="result" :worn="kind === 'toothed'" />
   <ScenePicture v-else-if="kind in SKETCHES && scene" :scene="scene" />
   <AnswerSketch v-else-if="kind in SKETCHES" :of="kind" />
-  <PrintedBelt v-else-if="kind === 'printed'" :print="print ?? ''" />
+  <PrintedBelt v-else-if="kind === 'printed'" :print="String(typed?.marking ?? '')" />
   <SprocketRoots
     v-else-if="kind.startsWith('sprocket')"
     :result="result"
-    :hooked="hooked"
+    :hooked="typed?.hooked === true"
     :worn="kind === 'sprocket'"
   />
-  <LossFlow v-else-if="kind === 'losses'" :result="result" :efficiency="efficiency" :better="better" />
+  <LossFlow
+    v-else-if="kind === 'losses'"
+    :result="result"
+    :efficiency="percent('efficiency')"
+    :better="percent('better')"
+  />
   <CrossSection
     v-else
     :groove="(result?.groove as [number, number][] | undefined) ?? GROOVE"

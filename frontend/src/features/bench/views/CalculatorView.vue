@@ -70,10 +70,6 @@ const figures = computed(() => {
 })
 /** What is measured, as its card draws it: the same picture, before an answer and to its figures after. */
 const sketch = computed(() => calc.value?.card?.picture ?? '')
-const percent = (name: string) => {
-  const n = Number(String(typed.value[name] ?? '').replace('%', ''))
-  return Number.isFinite(n) && n > 0 ? n : undefined
-}
 /** A drawing that comes with the answer. */
 const picture = computed(() => sceneOf(answer.value?.result))
 const how = ref<{ step: string | null; title: string }>({ step: null, title: '' })
@@ -188,15 +184,7 @@ watch(
         <section ref="result" class="answer" aria-live="polite">
           <FormerAnswer v-if="former">{{ telling(former) }}</FormerAnswer>
           <div v-if="sketch" class="sheet sketch">
-            <CardPicture
-              :kind="sketch"
-              :result="answer?.result"
-              :elevation="answer?.elevation"
-              :efficiency="percent('efficiency')"
-              :better="percent('better')"
-              :hooked="typed.hooked === true"
-              :print="String(typed.marking ?? '')"
-            />
+            <CardPicture :kind="sketch" :result="answer?.result" :elevation="answer?.elevation" :typed="typed" />
           </div>
           <template v-if="answer">
             <div v-if="!sketch && !picture && answer.elevation && frame" class="sheet">

@@ -137,10 +137,6 @@ function use() {
   carryNote({ asks: card.value.asks, says: `${said} ${String(shown.value?.result.says ?? '')}` })
   void router.push({ path: '/machines', query: { for: card.value.asks } })
 }
-const percent = (name: string) => {
-  const n = Number(String(typed.value[name] ?? '').replace('%', ''))
-  return Number.isFinite(n) && n > 0 ? n : undefined
-}
 async function ofDrive(ident: string) {
   const asked = await askedOfDrive(ident, props.calc.name, settings.units)
   // What was typed meanwhile stays.
@@ -181,15 +177,7 @@ onBeforeUnmount(() => window.clearTimeout(timer))
       />
       <FaultList :faults="saysNothingElse ? [{ path: '', reason: problem?.detail ?? '', allowed: '' }] : others" />
       <div class="picture" :class="card.picture">
-        <CardPicture
-          :kind="card.picture"
-          :result="result"
-          :elevation="shown?.elevation"
-          :efficiency="percent('efficiency')"
-          :better="percent('better')"
-          :hooked="typed.hooked === true"
-          :print="String(typed.marking ?? '')"
-        />
+        <CardPicture :kind="card.picture" :result="result" :elevation="shown?.elevation" :typed="typed" />
         <HungBlank
           v-for="h in hung"
           :key="h.path"
