@@ -4,16 +4,16 @@ import { describe, expect, it } from 'vitest'
 import RangeCurve from '@/features/bench/components/RangeCurve.vue'
 import FigureTable from '@/shared/ui/FigureTable.vue'
 
+const figure = (shown: string, value = 1) => ({
+  value,
+  shown,
+  unit: '',
+  number: shown,
+  unit_shown: '',
+  step: null,
+  per: null,
+})
 describe('a table of figures', () => {
-  const figure = (shown: string) => ({
-    value: 1,
-    shown,
-    unit: '',
-    number: shown,
-    unit_shown: '',
-    step: null,
-    per: null,
-  })
   it('loses nothing that belongs to no group', () => {
     const result = { force: figure('3 lbf'), basis: 'its maker', speed: figure('5 ft/min') }
     const w = mount(FigureTable, { props: { result, groups: [{ title: 'Tension', names: ['force', 'none'] }] } })
@@ -25,18 +25,9 @@ describe('a table of figures', () => {
 })
 
 describe('a drive over a range of speeds', () => {
-  const figure = (value: number, shown: string) => ({
-    value,
-    shown,
-    unit: '',
-    number: shown,
-    unit_shown: '',
-    step: null,
-    per: null,
-  })
   const point = (rpm: number, belts: number) => ({
-    driver_speed: figure(rpm, `${rpm} rpm`),
-    belts_exact: figure(belts, belts.toFixed(2)),
+    driver_speed: figure(`${rpm} rpm`, rpm),
+    belts_exact: figure(belts.toFixed(2), belts),
   })
   const points = [point(600, 1.2), point(1200, 1.7), point(2400, 2.6)]
   const made = (there: number) =>
@@ -45,8 +36,8 @@ describe('a drive over a range of speeds', () => {
         result: {
           points,
           worst: points[2],
-          belts: figure(there, String(there)),
-          belts_needed: figure(3, '3'),
+          belts: figure(String(there), there),
+          belts_needed: figure('3', 3),
         } as never,
       },
     })

@@ -56,8 +56,8 @@ const anchors: Record<string, string> = { left: 'start', middle: 'middle', right
           {{ p.text }}
         </text>
       </template>
-    </svg></WideBox
-  >
+    </svg>
+  </WideBox>
 </template>
 
 <style scoped>

@@ -20,7 +20,7 @@ const pressed = computed(() => {
 const ROOM = 56
 const LITTLE = 18
 const frame = computed(() => {
-  const below = from(fit(props.elevation, W, H, { left: 30, right: 30, top: ROOM, bottom: LITTLE }, 0))?.up === false
+  const below = arrowIn(fit(props.elevation, W, H, { left: 30, right: 30, top: ROOM, bottom: LITTLE }, 0))?.up === false
   return fit(
     props.elevation,
     W,
@@ -29,8 +29,8 @@ const frame = computed(() => {
     0,
   )
 })
-const arrow = computed(() => from(frame.value))
-function from(f: ReturnType<typeof fit>) {
+const arrow = computed(() => arrowIn(frame.value))
+function arrowIn(f: ReturnType<typeof fit>) {
   const s = pressed.value
   if (!s) return null
   const at = { x: (f.x(s.x1) + f.x(s.x2)) / 2, y: (f.y(s.y1) + f.y(s.y2)) / 2 }

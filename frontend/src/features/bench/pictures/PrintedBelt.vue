@@ -5,7 +5,12 @@ const said = () => props.print.trim().toUpperCase() || 'B 9?'
 </script>
 
 <template>
-  <svg class="own-size" viewBox="0 0 900 226" role="img" aria-label="Print on the back of a belt">
+  <svg
+    class="own-size"
+    viewBox="0 0 900 226"
+    role="img"
+    aria-label="Print of a belt: on its back, or on its side; wipe it with a dry rag, hold a light across it"
+  >
     <path d="M0 60Q450 22 900 60V128Q450 90 0 128Z" class="back" />
     <path d="M0 128Q450 90 900 128V150Q450 116 0 150Z" class="side" />
     <text x="450" y="96" text-anchor="middle" class="print">{{ said() }}</text>

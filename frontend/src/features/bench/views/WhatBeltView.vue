@@ -161,9 +161,6 @@ const fault = (name: string) => faultAt(problem.value, 'input.' + name)
       <p v-for="h in pictured.filter((x) => fault(x.name))" :key="h.name" class="field-fault" role="alert">
         {{ h.says }}: {{ faultText(fault(h.name)!) }}
       </p>
-      <p v-if="f.way === 'marking'" class="dim">
-        On its back, or on its side: wipe it with a dry rag and hold a light across it.
-      </p>
       <div v-if="f.way === 'marking'" class="fields">
         <WordField v-model="f.marking" label="As it is printed; ? for a worn digit" :fault="fault('marking')" />
       </div>
